@@ -1,0 +1,75 @@
+import type { FamilyId, Per, Values } from "@lampcrate/core";
+
+/** A piece cut from a sheet, m. */
+export interface CutDoc {
+  readonly widthM: number;
+  readonly heightM: number;
+  readonly rotate: boolean;
+}
+
+/** One material in a kit. Amounts in the material's unit. */
+export interface BriefLine {
+  readonly id: string;
+  readonly materialId: string;
+  readonly per: Per;
+  readonly kind: "counted" | "measured" | "reusable";
+  readonly amount: number;
+  /** Part of the amount that a rebuild takes again. */
+  readonly perRebuild: number;
+  readonly spoilRate: number;
+  /** Spread of use of a measured material, as a part of the amount. */
+  readonly spread: number;
+  /** Reusable: part of the units that use it at once, units to one item, items lost a session. */
+  readonly share: number;
+  readonly unitsPerItem: number;
+  readonly loss: number;
+  readonly source: "packed" | "home" | "house";
+  /** What may stand in for it, in words for the sheet. */
+  readonly standIn: string;
+  readonly tier: string | null;
+  readonly cut: CutDoc | null;
+}
+
+export interface TierDoc {
+  readonly id: string;
+  readonly kind: "free" | "limited materials" | "limited time" | "stretch";
+  readonly words: string;
+  /** Part of the builders who take it. */
+  readonly share: number;
+}
+
+export interface AddedCaution {
+  readonly id: string;
+  readonly words: string;
+}
+
+/** A challenge with its numbers pinned. */
+export interface BriefDoc {
+  readonly family: FamilyId;
+  readonly story: string;
+  readonly spec: Values;
+  readonly design: Values;
+  readonly trials: number;
+  readonly youngestAge: number;
+  readonly sketchFirst: boolean;
+  readonly plainBuildShown: boolean;
+  readonly buildBy: "builder" | "team";
+  readonly teamSize: number;
+  readonly rebuildRate: number;
+  readonly loops: number;
+  /** Chance that nothing runs out, over the whole crate. */
+  readonly target: number;
+  readonly seatsPerTable: number;
+  readonly shareAtOnce: number;
+  readonly rigServes: number;
+  readonly lines: readonly BriefLine[];
+  readonly tiers: readonly TierDoc[];
+  readonly cautions: readonly AddedCaution[];
+}
+
+export interface BriefSave {
+  readonly revision: number;
+  readonly brief: BriefDoc;
+  /** What was done, in words, for undo: "Gap 540 mm to 600 mm". */
+  readonly words: string;
+}

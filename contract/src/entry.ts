@@ -1,0 +1,89 @@
+import type { Flag, Offer } from "@lampcrate/core";
+
+export type AgeBand = "under 6" | "6 to 8" | "9 to 11" | "12 to 15" | "16 and over" | "mixed";
+
+export interface TrialInput {
+  /** What was typed or timed, in words; null when the test gave no number. */
+  readonly raw: string | null;
+  readonly instrument: string;
+  readonly seen: readonly string[];
+  /** Loads or heights ran out: an at-least value. */
+  readonly atLeast: boolean;
+  /** The person was asked about this value and keeps it. */
+  readonly kept: boolean;
+}
+
+export interface VersionInput {
+  readonly role: "build" | "control";
+  /** What changed, in their words. */
+  readonly changed: string;
+  readonly madeOf: string;
+  /** Declared variables by id: SI number or words; missing is blank. */
+  readonly variables: Readonly<Record<string, number | string>>;
+  readonly guess: string | null;
+  readonly place: "indoors" | "outdoors" | null;
+  readonly trials: readonly TrialInput[];
+}
+
+/** What a family sends: everything of their entry. The device makes id and secret. */
+export interface EntryInput {
+  readonly id: string;
+  readonly secret: string;
+  readonly ageBand: AgeBand | null;
+  readonly consentKeep: boolean;
+  readonly consentPhoto: boolean;
+  readonly said: string;
+  readonly versions: readonly VersionInput[];
+}
+
+export interface EntryCorrection {
+  readonly revision: number;
+  readonly ageBand: AgeBand | null;
+  readonly said: string;
+  readonly versions: readonly VersionInput[];
+}
+
+export type EntryState = "waiting" | "accepted" | "set aside" | "withdrawn";
+
+export interface TrialDoc extends TrialInput {
+  readonly id: string;
+  readonly number: number;
+  /** SI; null when there is no number. */
+  readonly value: number | null;
+  readonly flag: Flag;
+  readonly flagWords: string | null;
+  readonly offers: readonly Offer[];
+}
+
+export interface VersionDoc extends Omit<VersionInput, "trials"> {
+  readonly id: string;
+  readonly number: number;
+  readonly guessValue: number | null;
+  readonly trials: readonly TrialDoc[];
+}
+
+export interface EntryDoc {
+  readonly id: string;
+  readonly alias: string;
+  readonly state: EntryState;
+  readonly revision: number;
+  readonly sentAt: number;
+  readonly ageBand: AgeBand | null;
+  readonly said: string;
+  readonly briefVersion: number;
+  readonly versions: readonly VersionDoc[];
+  readonly decidedBy: string | null;
+  readonly why: string | null;
+}
+
+export interface DecisionInput {
+  readonly decision: "accepted" | "set aside";
+  readonly why: string;
+  readonly revision: number;
+}
+
+/** What the device gets back once the entry is kept. */
+export interface Receipt {
+  readonly alias: string;
+  readonly revision: number;
+}

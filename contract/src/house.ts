@@ -1,0 +1,72 @@
+import type { UnitChoice } from "@lampcrate/core";
+
+export interface RoomDoc {
+  readonly id: string;
+  readonly name: string;
+  readonly lengthM: number | null;
+  readonly widthM: number | null;
+  readonly heightM: number | null;
+  readonly seats: number;
+  readonly water: boolean;
+  readonly floor: "hard" | "carpet" | "grass" | "other";
+}
+
+export interface ClosureDoc {
+  readonly id: string;
+  /** First and last closed day, local dates, both closed. */
+  readonly from: string;
+  readonly to: string;
+  readonly why: string;
+}
+
+export interface HouseInput {
+  readonly revision: number;
+  readonly name: string;
+  readonly zone: string;
+  readonly currency: string;
+  readonly units: UnitChoice;
+  /** Where families reach this house, such as https://builds.example.org. */
+  readonly publicUrl: string;
+  /** Days after the reveal until entries go. */
+  readonly keepingDays: number;
+  readonly rooms: readonly RoomDoc[];
+  readonly closures: readonly ClosureDoc[];
+}
+
+export type HouseDoc = HouseInput;
+
+export type Role = "planner" | "floor" | "sifter";
+
+export interface StaffDoc {
+  readonly id: string;
+  readonly name: string;
+  readonly signIn: string;
+  readonly role: Role;
+  readonly active: boolean;
+}
+
+export interface StaffInput {
+  readonly name: string;
+  readonly signIn: string;
+  readonly role: Role;
+  readonly active: boolean;
+  /** Left out when an existing password stays. */
+  readonly password?: string;
+}
+
+export interface SignInInput {
+  readonly signIn: string;
+  readonly password: string;
+}
+
+export interface SetupInput {
+  readonly code: string;
+  readonly houseName: string;
+  readonly zone: string;
+  readonly currency: string;
+  readonly units: UnitChoice;
+  readonly publicUrl: string;
+  readonly name: string;
+  readonly signIn: string;
+  readonly password: string;
+}

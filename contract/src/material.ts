@@ -1,0 +1,25 @@
+/** What one unit of a material is: pieces are counted, the rest measured. */
+export type MaterialUnit = "piece" | "mm" | "g" | "ml";
+
+export interface MaterialInput {
+  readonly name: string;
+  readonly unit: MaterialUnit;
+  readonly packSize: number;
+  readonly packPriceCents: number;
+  readonly onHand: number;
+  /** Size of a sheet that pieces are cut from, m. */
+  readonly sheetWidthM: number | null;
+  readonly sheetHeightM: number | null;
+  readonly allergens: readonly string[];
+  readonly smallPart: boolean;
+  readonly latex: boolean;
+}
+
+export interface MaterialDoc extends MaterialInput {
+  readonly id: string;
+  readonly revision: number;
+}
+
+export interface MaterialSave extends MaterialInput {
+  readonly revision: number;
+}

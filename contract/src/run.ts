@@ -1,0 +1,123 @@
+import type { FamilyId, HeadsModel, UnitChoice } from "@lampcrate/core";
+import type { BriefDoc } from "./brief.ts";
+
+export type RunKind = "drop-in" | "workshop" | "series" | "at-home" | "visiting group";
+export type RunStatus = "draft" | "published" | "cancelled";
+/** celebrate: no standings anywhere; goal-improved: two lists; best and mean rank. */
+export type Scoring = "celebrate" | "goal-improved" | "best" | "mean";
+
+export interface RunSettings {
+  readonly title: string;
+  readonly kind: RunKind;
+  /** Local dates; entries close at the end of the closing day. */
+  readonly opensOn: string | null;
+  readonly closesOn: string | null;
+  readonly revealOn: string | null;
+  readonly scoring: Scoring;
+  readonly units: UnitChoice;
+  /** Heads of one session before any session exists. */
+  readonly heads: HeadsModel;
+  /** What happens to entries when their time is over. */
+  readonly afterwards: "erase" | "anonymise";
+}
+
+export interface RunSave extends RunSettings {
+  readonly revision: number;
+}
+
+export interface NewRun {
+  readonly title: string;
+  readonly kind: RunKind;
+  readonly family: FamilyId;
+}
+
+export interface SessionInput {
+  readonly title: string;
+  readonly roomId: string;
+  /** Wall clock in the house's zone, "2026-12-05T10:00". */
+  readonly start: string;
+  readonly minutes: number;
+  readonly setUpMin: number;
+  readonly tearDownMin: number;
+  readonly heads: HeadsModel;
+}
+
+export interface SessionDoc extends SessionInput {
+  readonly id: string;
+  readonly runId: string;
+  readonly revision: number;
+  /** ms since 1970, UTC. */
+  readonly startAt: number;
+  readonly endAt: number;
+  readonly zone: string;
+  readonly cancelled: boolean;
+}
+
+export interface SessionSave extends SessionInput {
+  readonly revision: number;
+}
+
+export interface RunDoc extends RunSettings {
+  readonly id: string;
+  readonly revision: number;
+  readonly status: RunStatus;
+  readonly code: string | null;
+  /** Number of the version families see; null before the first. */
+  readonly publishedVersion: number | null;
+  /** True when the brief has changed since that version. */
+  readonly changedSincePublished: boolean;
+  readonly publicUrl: string;
+  readonly brief: BriefDoc;
+  readonly briefRevision: number;
+  readonly sessions: readonly SessionDoc[];
+  readonly entries: { readonly waiting: number; readonly accepted: number; readonly setAside: number };
+  /** What undo would take back, in words. */
+  readonly undo: string | null;
+}
+
+/** A run on the season's time line. */
+export interface RunLine {
+  readonly id: string;
+  readonly title: string;
+  readonly kind: RunKind;
+  readonly family: FamilyId;
+  readonly status: RunStatus;
+  readonly code: string | null;
+  readonly opensOn: string | null;
+  readonly closesOn: string | null;
+  readonly revealOn: string | null;
+  readonly createdOn: string;
+  readonly sessions: readonly {
+    readonly id: string;
+    readonly date: string;
+    readonly startAt: number;
+    readonly endAt: number;
+    readonly title: string;
+    readonly roomName: string;
+    readonly cancelled: boolean;
+  }[];
+  readonly waiting: number;
+  readonly accepted: number;
+  readonly publishedVersion: number | null;
+}
+
+/** Something that must be done, with the day it is due. */
+export interface ToDo {
+  readonly id: string;
+  readonly runId: string;
+  readonly runTitle: string;
+  readonly due: string;
+  readonly late: boolean;
+  readonly words: string;
+  readonly detail: string;
+  readonly step: "brief" | "crate" | "calendar" | "publish" | "sift" | "findings";
+}
+
+export interface SeasonDoc {
+  readonly today: string;
+  readonly zone: string;
+  readonly runs: readonly RunLine[];
+  readonly closures: readonly { readonly from: string; readonly to: string; readonly why: string }[];
+  readonly toDo: readonly ToDo[];
+  readonly missing: readonly { readonly words: string; readonly to: string }[];
+}

@@ -1,0 +1,88 @@
+import { type Field, families, familyIds, isFamilyId, type Values, valueErrors } from "@lampcrate/core";
+import Joi from "joi";
+import type { BriefDoc, BriefSave } from "../brief.ts";
+import { id, line, objectOf, revision, share, text } from "./parts.ts";
+
+const values = Joi.object()
+  .pattern(Joi.string().max(40), Joi.alternatives(Joi.number(), Joi.string().max(40)))
+  .max(60)
+  .required();
+
+const briefLine = Joi.object({
+  id: id.required(),
+  materialId: id.required(),
+  per: Joi.string().valid("builder", "team", "table", "rig", "session", "series").required(),
+  kind: Joi.string().valid("counted", "measured", "reusable").required(),
+  amount: Joi.number().greater(0).max(1e6).required(),
+  perRebuild: share.required(),
+  spoilRate: Joi.number().min(0).max(0.95).required(),
+  spread: Joi.number().min(0).max(2).required(),
+  share: Joi.number().greater(0).max(1).required(),
+  unitsPerItem: Joi.number().greater(0).max(1000).required(),
+  loss: Joi.number().min(0).max(500).required(),
+  source: Joi.string().valid("packed", "home", "house").required(),
+  standIn: text(160).required(),
+  tier: id.allow(null).required(),
+  cut: Joi.object({
+    widthM: Joi.number().min(0.005).max(5).required(),
+    heightM: Joi.number().min(0.005).max(5).required(),
+    rotate: Joi.boolean().required(),
+  })
+    .allow(null)
+    .required(),
+});
+
+const fields = {
+  family: Joi.string()
+    .valid(...familyIds)
+    .required(),
+  story: text(1200).required(),
+  spec: values,
+  design: values,
+  trials: Joi.number().integer().min(1).max(12).required(),
+  youngestAge: Joi.number().integer().min(0).max(18).required(),
+  sketchFirst: Joi.boolean().required(),
+  plainBuildShown: Joi.boolean().required(),
+  buildBy: Joi.string().valid("builder", "team").required(),
+  teamSize: Joi.number().integer().min(1).max(12).required(),
+  rebuildRate: Joi.number().min(0).max(0.95).required(),
+  loops: Joi.number().integer().min(0).max(8).required(),
+  target: Joi.number().min(0.5).max(0.999).required(),
+  seatsPerTable: Joi.number().integer().min(1).max(40).required(),
+  shareAtOnce: Joi.number().greater(0).max(1).required(),
+  rigServes: Joi.number().min(1).max(500).required(),
+  lines: Joi.array().items(briefLine).max(40).unique("id").required(),
+  tiers: Joi.array()
+    .max(8)
+    .unique("id")
+    .required()
+    .items(
+      Joi.object({
+        id: id.required(),
+        kind: Joi.string().valid("free", "limited materials", "limited time", "stretch").required(),
+        words: line(200).min(1).required(),
+        share: share.required(),
+      }),
+    ),
+  cautions: Joi.array()
+    .max(20)
+    .unique("id")
+    .required()
+    .items(Joi.object({ id: id.required(), words: line(240).min(1).required() })),
+};
+
+/** A brief whose numbers are those of its family, inside their ranges. */
+const briefDoc = objectOf<BriefDoc>(fields).custom((brief: BriefDoc, helpers) => {
+  if (!isFamilyId(brief.family)) return helpers.error("any.invalid");
+  const family = families[brief.family];
+  for (const [part, known] of [
+    ["spec", family.spec],
+    ["design", family.design],
+  ] as const) {
+    const [first] = Object.entries(valueErrors(brief[part] as Values, known as readonly Field[]));
+    if (first) return helpers.message({ custom: `brief.${part}.${first[0]}: ${first[1]}` });
+  }
+  return brief;
+});
+
+export const briefSave = objectOf<BriefSave>({ revision, brief: briefDoc.required(), words: line(200).allow("").required() });

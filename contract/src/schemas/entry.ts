@@ -1,0 +1,56 @@
+import { instruments } from "@lampcrate/core";
+import Joi from "joi";
+import type { DecisionInput, EntryCorrection, EntryInput } from "../entry.ts";
+import { line, objectOf, revision, text } from "./parts.ts";
+
+const ageBand = Joi.string().valid("under 6", "6 to 8", "9 to 11", "12 to 15", "16 and over", "mixed").allow(null).required();
+
+const trial = Joi.object({
+  raw: line(60).min(1).allow(null).required(),
+  instrument: Joi.string()
+    .valid(...instruments.map((i) => i.id))
+    .required(),
+  seen: Joi.array().items(line(40)).max(12).required(),
+  atLeast: Joi.boolean().required(),
+  kept: Joi.boolean().required(),
+});
+
+const version = Joi.object({
+  role: Joi.string().valid("build", "control").required(),
+  changed: text(240).required(),
+  madeOf: text(240).required(),
+  variables: Joi.object()
+    .pattern(Joi.string().max(40), Joi.alternatives(Joi.number().min(-1e6).max(1e6), Joi.string().trim().max(60)))
+    .max(20)
+    .required(),
+  guess: line(60).min(1).allow(null).required(),
+  place: Joi.string().valid("indoors", "outdoors").allow(null).required(),
+  trials: Joi.array().items(trial).min(1).max(12).required(),
+});
+
+const versions = Joi.array().items(version).min(1).max(12).required();
+
+export const entryInput = objectOf<EntryInput>({
+  id: Joi.string()
+    .pattern(/^[A-Za-z0-9_-]{21,40}$/)
+    .required(),
+  secret: Joi.string()
+    .pattern(/^[A-Za-z0-9_-]{24,64}$/)
+    .required(),
+  ageBand,
+  consentKeep: Joi.boolean()
+    .valid(true)
+    .required()
+    .messages({ "any.only": "{#label}: an adult has to agree before measurements are kept" }),
+  consentPhoto: Joi.boolean().required(),
+  said: text(600).required(),
+  versions,
+});
+
+export const entryCorrection = objectOf<EntryCorrection>({ revision, ageBand, said: text(600).required(), versions });
+
+export const decisionInput = objectOf<DecisionInput>({
+  decision: Joi.string().valid("accepted", "set aside").required(),
+  why: text(240).required(),
+  revision,
+});

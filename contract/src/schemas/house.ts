@@ -1,0 +1,72 @@
+import Joi from "joi";
+import type { HouseInput, SetupInput, SignInInput, StaffInput } from "../house.ts";
+import { date, id, line, objectOf, revision, units, webAddress, zone } from "./parts.ts";
+
+const lengthM = Joi.number().greater(0).max(500).allow(null).required();
+const name = line(80).min(1).required();
+const signIn = line(60)
+  .min(2)
+  .pattern(/^[a-z0-9._-]+$/)
+  .required()
+  .messages({ "string.pattern.base": "{#label} takes small letters, digits, dots and dashes" });
+const password = Joi.string().min(10).max(200);
+const currency = Joi.string()
+  .pattern(/^[A-Z]{3}$/)
+  .required()
+  .messages({ "string.pattern.base": "{#label} must be three capital letters such as EUR" });
+const role = Joi.string().valid("planner", "floor", "sifter").required();
+
+export const houseInput = objectOf<HouseInput>({
+  revision,
+  name,
+  zone: zone.required(),
+  currency,
+  units: units.required(),
+  publicUrl: webAddress.required(),
+  keepingDays: Joi.number().integer().min(1).max(730).required(),
+  rooms: Joi.array()
+    .max(60)
+    .unique("id")
+    .required()
+    .items(
+      Joi.object({
+        id: id.required(),
+        name,
+        lengthM,
+        widthM: lengthM,
+        heightM: lengthM,
+        seats: Joi.number().integer().min(0).max(2000).required(),
+        water: Joi.boolean().required(),
+        floor: Joi.string().valid("hard", "carpet", "grass", "other").required(),
+      }),
+    ),
+  closures: Joi.array()
+    .max(200)
+    .unique("id")
+    .required()
+    .items(
+      Joi.object({
+        id: id.required(),
+        from: date.required(),
+        why: line(120).allow("").required(),
+        to: date.required(),
+      }),
+    ),
+});
+
+export const setupInput = objectOf<SetupInput>({
+  code: line(40).required(),
+  houseName: name,
+  zone: zone.required(),
+  currency,
+  units: units.required(),
+  publicUrl: webAddress.required(),
+  name,
+  signIn,
+  password: password.required(),
+});
+
+export const signInInput = objectOf<SignInInput>({ signIn: line(60).required(), password: Joi.string().max(200).required() });
+
+export const newStaff = objectOf<StaffInput>({ name, signIn, role, active: Joi.boolean().required(), password: password.required() });
+export const staffSave = objectOf<StaffInput>({ name, signIn, role, active: Joi.boolean().required(), password: password.optional() });

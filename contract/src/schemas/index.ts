@@ -1,0 +1,6 @@
+export * from "./brief.ts";
+export * from "./entry.ts";
+export * from "./house.ts";
+export * from "./material.ts";
+export { id } from "./parts.ts";
+export * from "./run.ts";

@@ -1,0 +1,84 @@
+import { isZone } from "@lampcrate/core";
+import Joi from "joi";
+
+/** Ids that our own devices and server make. */
+export const id = Joi.string().pattern(/^[A-Za-z0-9_-]{6,40}$/);
+
+/** One line of plain text. */
+export const line = (most: number): Joi.StringSchema => Joi.string().trim().max(most);
+
+/** Several lines of plain text; may be empty. */
+export const text = (most: number): Joi.StringSchema => Joi.string().trim().max(most).allow("");
+
+/** A local date that exists. */
+export const date = Joi.string()
+  .pattern(/^\d{4}-\d{2}-\d{2}$/)
+  .custom(
+    (value: string, helpers) => (new Date(`${value}T00:00:00Z`).toISOString().startsWith(value) ? value : helpers.error("any.invalid")),
+    "a date",
+  )
+  .messages({ "string.pattern.base": "{#label} must be a date such as 2026-12-05", "any.invalid": "{#label} is no date of the calendar" });
+
+/** A wall-clock time. */
+export const wall = Joi.string()
+  .pattern(/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}$/)
+  .messages({ "string.pattern.base": "{#label} must be a date and time such as 2026-12-05T10:00" });
+
+export const zone = Joi.string()
+  .max(60)
+  .custom((value: string, helpers) => (isZone(value) ? value : helpers.error("any.invalid")), "a zone")
+  .messages({ "any.invalid": "{#label} must be a time zone such as Europe/Dublin or UTC" });
+
+export const share = Joi.number().min(0).max(1);
+export const revision = Joi.number().integer().min(1).required();
+export const units = Joi.string().valid("metric", "imperial");
+
+/** Where families reach a house. */
+export const webAddress = Joi.string()
+  .uri({ scheme: ["http", "https"] })
+  .max(200);
+
+const cap = Joi.number().integer().min(1).max(5000);
+const people = Joi.number().min(0).max(5000);
+const forecast = {
+  low: Joi.number().greater(0).max(5000).required(),
+  likely: Joi.number().min(Joi.ref("low")).max(5000).required().messages({ "number.min": "{#label} is below the low end" }),
+  high: Joi.number().min(Joi.ref("likely")).max(5000).required().messages({ "number.min": "{#label} is below the likely number" }),
+};
+
+const model = (name: string, fields: Joi.SchemaMap): Joi.ObjectSchema =>
+  Joi.object({ model: Joi.string().valid(name).required(), cap, ...fields });
+
+/** Any heads model, told apart by its name. */
+export const heads = Joi.object({ model: Joi.string().valid("signedUp", "forecast", "learned", "atHome").required() })
+  .unknown()
+  .when(".model", {
+    switch: [
+      {
+        is: "signedUp",
+        then: model("signedUp", {
+          signedUp: Joi.number().integer().min(0).max(5000).required(),
+          showRate: share.required(),
+          walkIns: people.required(),
+        }),
+      },
+      {
+        is: "atHome",
+        then: model("atHome", {
+          asked: Joi.number().integer().min(0).max(5000).required(),
+          takeUp: share.required(),
+          more: people.required(),
+        }),
+      },
+      { is: "forecast", then: model("forecast", forecast) },
+      {
+        is: "learned",
+        then: model("learned", { ...forecast, past: Joi.array().items(Joi.number().integer().min(0).max(5000)).max(60).required() }),
+      },
+    ],
+  });
+
+/** A schema with exactly the keys of the contract's type, required or optional as each field says. */
+export function objectOf<T>(fields: { readonly [K in keyof Required<T>]: Joi.Schema }): Joi.ObjectSchema<T> {
+  return Joi.object<T>(fields);
+}

@@ -1,0 +1,41 @@
+import { familyIds } from "@lampcrate/core";
+import Joi from "joi";
+import type { NewRun, RunSave, SessionInput, SessionSave } from "../run.ts";
+import { date, heads, id, line, objectOf, revision, units, wall } from "./parts.ts";
+
+const kind = Joi.string().valid("drop-in", "workshop", "series", "at-home", "visiting group").required();
+const title = line(80).min(1).required();
+
+export const newRun = objectOf<NewRun>({
+  title,
+  kind,
+  family: Joi.string()
+    .valid(...familyIds)
+    .required(),
+});
+
+export const runSave = objectOf<RunSave>({
+  revision,
+  title,
+  kind,
+  opensOn: date.allow(null).required(),
+  closesOn: date.allow(null).required(),
+  revealOn: date.allow(null).required(),
+  scoring: Joi.string().valid("celebrate", "goal-improved", "best", "mean").required(),
+  units: units.required(),
+  heads: heads.required(),
+  afterwards: Joi.string().valid("erase", "anonymise").required(),
+});
+
+const session = {
+  title: line(80).allow("").required(),
+  roomId: id.required(),
+  start: wall.required(),
+  minutes: Joi.number().integer().min(10).max(1440).required(),
+  setUpMin: Joi.number().integer().min(0).max(720).required(),
+  tearDownMin: Joi.number().integer().min(0).max(720).required(),
+  heads: heads.required(),
+};
+
+export const sessionInput = objectOf<SessionInput>(session);
+export const sessionSave = objectOf<SessionSave>({ ...session, revision });

@@ -1,0 +1,21 @@
+import { finding } from "./finding.ts";
+import { type Case, type Judgement, judge } from "./judge.ts";
+import { kit } from "./kit.ts";
+import { physics } from "./physics.ts";
+
+/** A case held against the core: what we got and how far off, or that nothing computes it yet. */
+export type Held =
+  | { readonly of: Case; readonly built: false }
+  | { readonly of: Case; readonly built: true; readonly got: unknown; readonly judgement: Judgement };
+
+/** Holds one case of any reference file against the core. */
+export function hold(of: Case): Held {
+  const inFamily = of.family === undefined ? undefined : physics[of.family]?.[of.quantity];
+  const compute = inFamily ?? (of.family === undefined ? (kit[of.quantity] ?? finding[of.quantity]) : undefined);
+  if (!compute) return { of, built: false };
+  const got = compute(of.input);
+  // A refusal's reason is for information: the reference files say so.
+  const isRefusal = of.quantity === "quantity" && typeof of.expected === "object" && of.expected !== null && "reason" in of.expected;
+  const expected = isRefusal ? { ok: false } : of.expected;
+  return { of, built: true, got, judgement: judge(got, expected, of.tolerance) };
+}

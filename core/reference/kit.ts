@@ -1,0 +1,111 @@
+import { rectangleCount } from "../src/kit/cut.ts";
+import { drawLine, drawRebuilds, type LineUse, spoilWithMiscuts } from "../src/kit/demand.ts";
+import { drawHeads, type HeadsModel, headsPosterior } from "../src/kit/heads.ts";
+import { type CrateLine, manifestOf, usualDraws } from "../src/kit/manifest.ts";
+import { quantileOf } from "../src/kit/rounding.ts";
+import { commonRank, targetFromCosts } from "../src/kit/serviceLevel.ts";
+import { type Grouping, unitsFor } from "../src/kit/units.ts";
+
+// biome-ignore lint/suspicious/noExplicitAny: a reference file's input is whatever the file says
+type Input = any;
+
+const seed = "reference";
+
+function headsOf(h: Input): HeadsModel {
+  const cap = h.cap === undefined || h.cap === null ? {} : { cap: h.cap };
+  if (h.model === "signedUp") return { model: "signedUp", signedUp: h.R, showRate: h.showRate, walkIns: h.walkIns, ...cap };
+  if (h.model === "atHome") return { model: "atHome", asked: h.asked, takeUp: h.takeUp ?? 1, more: h.more, ...cap };
+  return { ...h, ...cap };
+}
+
+const grouping = (i: Input): Grouping => ({ teamSize: i.k ?? 1, seats: i.seats ?? 1, share: i.share ?? 1, rigServes: i.rigServes ?? 1 });
+
+function lineOf(i: Input): LineUse {
+  const id = i.id ?? "line";
+  if (i.kind === "reusable")
+    return { id, per: i.per, kind: "reusable", share: i.share ?? 1, unitsPerItem: i.unitsPerItem ?? 1, loss: i.loss ?? 0 };
+  if (i.kind === "measured")
+    return { id, per: i.per, kind: "measured", amount: i.a, perRebuild: i.f ?? 0, spread: i.c ?? 0, step: i.step ?? 10 };
+  return { id, per: i.per, kind: "counted", amount: i.a, perRebuild: i.f ?? 0, spoilRate: i.p ?? 0 };
+}
+
+const summary = (draws: ArrayLike<number>, quantiles: readonly number[]) => {
+  const sorted = Float64Array.from(draws).sort();
+  return { quantiles: quantiles.map((q) => quantileOf(sorted, q)), mean: sorted.reduce((a, b) => a + b, 0) / sorted.length };
+};
+
+function unitsOf(i: Input): Int32Array {
+  return drawHeads(headsOf(i.heads), seed, usualDraws).map((n) => unitsFor(i.per, n, grouping(i)));
+}
+
+function lineDemand(i: Input): unknown {
+  const units = unitsOf(i);
+  const builds = i.per === (i.buildBy ?? (i.per === "team" ? "team" : "builder"));
+  const rebuilds = builds
+    ? drawRebuilds(units, { buildBy: i.per, rate: i.q ?? 0, loops: i.loops ?? 0 }, seed)
+    : new Int32Array(units.length);
+  return summary(drawLine(lineOf(i), units, rebuilds, seed).draws, i.quantiles);
+}
+
+function joint(i: Input): unknown {
+  const lines: CrateLine[] = i.lines.map((line: Input) => ({ ...lineOf(line), price: line.price ?? 0, onHand: 0 }));
+  const manifest = manifestOf({
+    sessions: [{ id: seed, heads: headsOf(i.heads) }],
+    grouping: grouping(i),
+    rebuilding: { buildBy: i.buildBy, rate: i.q, loops: i.loops },
+    target: i.target,
+    lines,
+  });
+  const by = (part: (line: (typeof manifest.lines)[number]) => number) =>
+    Object.fromEntries(manifest.lines.map((line) => [line.id, part(line)]));
+  return {
+    commonLevel: manifest.level,
+    quantities: by((l) => l.quantity),
+    alone: by((l) => l.alone),
+    drives: manifest.drives,
+    shareOnlyShort: by((l) => l.onlyShort),
+  };
+}
+
+function ranks(i: Input): unknown {
+  const level = commonRank(
+    i.lines.map((line: Input) => ({ id: line.id, price: line.price, step: line.step ?? 1, draws: i.draws[line.id] })),
+    i.target,
+  );
+  return {
+    rank: level.rank,
+    quantities: level.quantities,
+    alone: level.alone,
+    covered: level.covered,
+    shareOnlyShort: level.onlyShort,
+    cost: level.cost,
+    costOfOnePointMore: level.costOfOnePointMore,
+    drives: level.drives,
+  };
+}
+
+/** Quantities of kit sizing by name; a name not listed is not built yet. */
+export const kit: Readonly<Record<string, (input: Input) => unknown>> = {
+  heads: (i) => summary(drawHeads(headsOf(i.heads), seed, usualDraws), i.quantiles),
+  headsPosterior: (i) => headsPosterior(i.heads),
+  units: (i) => summary(unitsOf(i), i.quantiles),
+  lineDemand,
+  spoilWithMiscuts: (i) => spoilWithMiscuts(i.pBuild, i.pCut),
+  jointServiceLevel: joint,
+  commonRankOnDraws: ranks,
+  newsvendor: (i) => {
+    const target = targetFromCosts(i.Cu, i.Co);
+    return { target, kits: quantileOf(drawHeads(headsOf(i.heads), seed, usualDraws).sort(), target) };
+  },
+  rectangleCount: (i) =>
+    rectangleCount({
+      parentW: i.W,
+      parentH: i.H,
+      pieceW: i.w,
+      pieceH: i.h,
+      rotate: i.rotate,
+      kerf: i.kerf ?? 0,
+      trimW: i.trimW ?? 0,
+      trimH: i.trimH ?? 0,
+    }).count,
+};

@@ -1,0 +1,99 @@
+import { bitsAt, seedOf } from "../random/stream.ts";
+
+const first = [
+  "amber",
+  "brisk",
+  "calm",
+  "damp",
+  "early",
+  "fern",
+  "gentle",
+  "hazel",
+  "inky",
+  "jolly",
+  "keen",
+  "lively",
+  "misty",
+  "nimble",
+  "open",
+  "plain",
+  "quiet",
+  "reed",
+  "silver",
+  "tidal",
+  "umber",
+  "velvet",
+  "windy",
+  "young",
+  "bold",
+  "bright",
+  "chalky",
+  "dusky",
+  "fleet",
+  "green",
+  "hollow",
+  "lunar",
+] as const;
+const second = [
+  "acorn",
+  "bittern",
+  "cloud",
+  "drizzle",
+  "eddy",
+  "feather",
+  "gale",
+  "heron",
+  "island",
+  "jetty",
+  "kettle",
+  "lantern",
+  "marsh",
+  "newt",
+  "otter",
+  "pebble",
+  "quill",
+  "ripple",
+  "sedge",
+  "thistle",
+  "updraft",
+  "vane",
+  "willow",
+  "yarrow",
+  "beacon",
+  "cricket",
+  "dragonfly",
+  "ember",
+  "frond",
+  "grebe",
+  "lapwing",
+  "puddle",
+] as const;
+
+/** A code that is easy to say and type, such as "REED LANTERN 4"; `attempt` gives another when one is taken. */
+export function spokenCode(id: string, attempt = 0): string {
+  const seed = seedOf("code", id);
+  return `${pick(first, seed, attempt, 0)} ${pick(second, seed, attempt, 1)} ${(bitsAt(seed, attempt, 2) % 8) + 2}`.toUpperCase();
+}
+
+/** A made-up name for an entry, such as "Misty Heron"; with a number once the plain ones are taken. */
+export function aliasOf(id: string, attempt = 0): string {
+  const seed = seedOf("alias", id);
+  const name = [pick(first, seed, attempt, 0), pick(second, seed, attempt, 1)]
+    .map((word) => word[0]?.toUpperCase() + word.slice(1))
+    .join(" ");
+  return attempt < 8 ? name : `${name} ${attempt - 6}`;
+}
+
+/** A typed code made plain: case, hyphens and spaces don't matter. */
+export function plainCode(typed: string): string {
+  return typed
+    .trim()
+    .toUpperCase()
+    .replace(/[^A-Z0-9]+/g, " ")
+    .replace(/([A-Z])(\d)/g, "$1 $2")
+    .trim();
+}
+
+function pick(words: readonly string[], seed: number, attempt: number, place: number): string {
+  return words[bitsAt(seed, attempt, place) % words.length] ?? "";
+}

@@ -1,0 +1,29 @@
+/** A rough guess: 8 of 10 results are meant to fall between low and high. SI. */
+export interface Band {
+  readonly mid: number;
+  readonly low: number;
+  readonly high: number;
+  /** low = mid / factor, high = mid · factor, before anything physical cuts them. */
+  readonly factor: number;
+}
+
+/** A band by its central value and factor. */
+export function band(mid: number, factor: number, cut: { readonly atLeast?: number; readonly atMost?: number } = {}): Band {
+  const clamp = (x: number): number => Math.min(Math.max(x, cut.atLeast ?? x), cut.atMost ?? x);
+  return { mid, low: clamp(mid / factor), high: clamp(mid * factor), factor };
+}
+
+/** 90th percentile of the standard normal, as the models print it. */
+const z90 = 1.2815516;
+
+/**
+ * What checked results teach about a family and form: a factor on every prediction and a new band factor.
+ * `ratios` are measured / mid of checked entries, all > 0. Half of the log variance is a shared bias.
+ */
+export function calibration(factor: number, ratios: readonly number[]): { factor: number; f: number } {
+  const n = ratios.length;
+  if (n === 0) return { factor: 1, f: factor };
+  const y = ratios.reduce((sum, ratio) => sum + Math.log(ratio), 0) / n;
+  const s = Math.log(factor) / z90;
+  return { factor: Math.exp((n * y) / (n + 1)), f: Math.exp(z90 * s * Math.sqrt(0.5 + 0.5 / (n + 1))) };
+}

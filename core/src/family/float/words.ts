@@ -1,0 +1,51 @@
+import type { Caution, Protocol, Step, Symptom } from "../shape.ts";
+
+export const floatCautions: readonly Caution[] = [
+  { id: "tub", words: "Never leave a tub of water with a small child; empty it when testing ends." },
+  { id: "wet-floor", words: "Wet floors are slippery: lay towels, wipe spills at once, keep a dry way round." },
+  { id: "adult-tools", words: "An adult stays with cutting and piercing. Foil has sharp edges." },
+];
+
+export const floatSymptoms: readonly Symptom[] = [
+  { id: "slides", words: "the load slides off", question: "Which way did it slide first?", nudge: "Give it a rim." },
+  {
+    id: "corner",
+    words: "one corner goes under",
+    question: "Where was the load sitting?",
+    nudge: "Spread the load, and place it from the middle.",
+  },
+  { id: "seeps", words: "water seeps in", question: "Where is the first drop?", nudge: "Fold the corners, don't cut them." },
+  { id: "soaks", words: "it soaks through", question: "How long did it stay dry?", nudge: "Try another material, or a second layer." },
+  { id: "tips", words: "it tips over", question: "Is the load higher than it is wide?", nudge: "Make it wider and lower." },
+];
+
+export const floatProtocol: Protocol = {
+  before: "Fill the tub to the mark, deeper than the walls. The hull is dry and empty.",
+  starts: "Counting starts when the hull floats by itself, no hand on it.",
+  stops: "Counting stops when water comes over the edge or the hull touches the bottom; the last token does not count.",
+  order: "One token at a time, from the middle outward, no dropping.",
+  trials: 3,
+};
+
+export const floatRules: readonly string[] = [
+  "Is the hull made of no more than the sheet that everyone gets?",
+  "Does it float free, touching neither wall nor bottom?",
+  "Did every token go on singly, by hand?",
+];
+
+export const floatHowTo: readonly Step[] = [
+  { words: "Cut the sheet to the square that the sheet names, so that everyone starts equal.", adult: true },
+  { words: "Fold up all four sides by the same height. A sixth of the side is a good first try." },
+  { words: "Pinch the corners and fold them flat along a wall: fold, don't cut." },
+  { words: "Press the base flat on a table. Float it empty and look for drops." },
+  { words: "Where the tokens go, how high the walls are and whether there is a rim: these choices are yours." },
+];
+
+export const floatIdea =
+  "Water pushes up on a hull as hard as the water it pushes aside weighs. A wide hull with walls pushes much water aside before any comes over the edge. A bath toy and a ferry float for the same reason: they weigh less than the water they move.";
+
+export const floatQuestions = {
+  before: ["How can a ship of steel float?", "How many tokens do you guess it will carry?"],
+  during: ["Which edge goes under first?", "What one thing will you change?"],
+  after: ["Did higher walls help, or a wider base?", "What would the biggest raft from this sheet look like?"],
+} as const;

@@ -1,0 +1,189 @@
+import type { Token } from "../quantity/parse.ts";
+import type { Dimension } from "../quantity/units.ts";
+import type { Band } from "./band.ts";
+import type { Bounds, Place, Quality } from "./bounds.ts";
+
+export type FamilyId = "span" | "float" | "descent";
+
+/** Values of a brief's goal or design by field id; numbers are SI. */
+export type Values = Readonly<Record<string, number | string>>;
+
+/** A number set on a ruler. Bounds, step and default in SI. */
+export interface NumberField {
+  readonly kind: "number";
+  readonly id: string;
+  readonly words: string;
+  readonly dimension: Dimension;
+  readonly min: number;
+  readonly max: number;
+  readonly step: number;
+  readonly start: number;
+  /** Unit shown on its ruler in metric houses, where the usual choice reads badly. */
+  readonly unit?: string;
+  readonly when?: When;
+}
+
+/** One of a short list. */
+export interface ChoiceField {
+  readonly kind: "choice";
+  readonly id: string;
+  readonly words: string;
+  readonly options: readonly { readonly id: string; readonly words: string }[];
+  readonly start: string;
+  readonly when?: When;
+}
+
+/** A field that only stands when another one has one of these values. */
+export interface When {
+  readonly field: string;
+  readonly is: readonly string[];
+}
+
+export type Field = NumberField | ChoiceField;
+
+/** What one trial measures. */
+export interface Measure {
+  readonly id: string;
+  readonly words: string;
+  readonly dimension: Dimension;
+  readonly quality: Quality;
+  readonly better: "more" | "less";
+  /** Unit of a bare number; null for counts. */
+  readonly unit: string | null;
+  readonly instruments: readonly string[];
+  readonly token?: Token | undefined;
+}
+
+/** A prediction with its band; a rough guide. */
+export interface Prediction {
+  readonly id: string;
+  readonly words: string;
+  readonly dimension: Dimension | "ratio";
+  readonly band: Band;
+}
+
+/** What a result must reach. */
+export interface Goal {
+  readonly measure: string;
+  readonly value: number;
+  readonly better: "more" | "less";
+}
+
+/** What a run of this brief asks of the room and the people. Lengths in m. */
+export interface Needs {
+  readonly lengthM: number;
+  readonly widthM: number;
+  /** null: any usual room. */
+  readonly heightM: number | null;
+  readonly water: boolean;
+  readonly minutesPerTrial: number;
+  /** Rigs that one adult can stand at. */
+  readonly rigsPerAdult: number;
+  readonly words: string;
+}
+
+export interface Caution {
+  readonly id: string;
+  readonly words: string;
+}
+
+/** What a caution list is drawn up for. */
+export interface CautionContext {
+  readonly youngestAge: number;
+  /** Allergens of the crate's materials, such as "wheat". */
+  readonly allergens: readonly string[];
+  readonly smallParts: boolean;
+  readonly latex: boolean;
+}
+
+/** What is seen when a build fails, with a question first and a nudge after it. */
+export interface Symptom {
+  readonly id: string;
+  readonly words: string;
+  readonly question: string;
+  readonly nudge: string;
+}
+
+export interface Step {
+  readonly words: string;
+  readonly adult?: boolean;
+}
+
+/** How a test is held, so that two tests compare. */
+export interface Protocol {
+  readonly before: string;
+  readonly starts: string;
+  readonly stops: string;
+  readonly order: string;
+  /** Set where the family has a bare control test. */
+  readonly control?: string;
+  readonly trials: number;
+}
+
+/** One mark of a rig drawing, in metres, x to the right and y up from the floor. */
+export type Mark =
+  | {
+      readonly kind: "block";
+      readonly role: Role;
+      readonly x: number;
+      readonly y: number;
+      readonly w: number;
+      readonly h: number;
+      readonly label?: string;
+    }
+  | { readonly kind: "path"; readonly role: Role; readonly points: readonly (readonly [number, number])[]; readonly closed?: boolean }
+  | { readonly kind: "arrow"; readonly role: Role; readonly from: readonly [number, number]; readonly to: readonly [number, number] }
+  | {
+      readonly kind: "measure";
+      readonly from: readonly [number, number];
+      readonly to: readonly [number, number];
+      readonly valueSi: number;
+      readonly words?: string;
+    }
+  | {
+      readonly kind: "note";
+      readonly x: number;
+      readonly y: number;
+      readonly words: string;
+      readonly tone?: "predicted" | "plain";
+      readonly anchor?: "start" | "middle" | "end";
+    };
+
+export type Role = "support" | "floor" | "build" | "load" | "water" | "tub" | "path";
+
+/** A rig to scale: numbers only, the interface draws them. */
+export interface Scene {
+  readonly width: number;
+  readonly height: number;
+  readonly marks: readonly Mark[];
+  readonly describe: string;
+}
+
+/** One challenge family: all that the product knows of it. Adding a family is adding one module of this shape. */
+export interface Family {
+  readonly id: FamilyId;
+  readonly words: string;
+  readonly ask: string;
+  /** The goal's numbers. */
+  readonly spec: readonly Field[];
+  /** The plain build that the prediction is made for. */
+  readonly design: readonly Field[];
+  /** What builders may change, as they declare it. */
+  readonly variables: readonly Field[];
+  readonly measures: (spec: Values) => readonly [Measure, ...Measure[]];
+  readonly goal: (spec: Values) => Goal;
+  readonly goalWords: (spec: Values, show: (si: number, dimension: Dimension) => string) => string;
+  readonly predict: (spec: Values, design: Values) => readonly Prediction[];
+  readonly bounds: (measure: string, spec: Values, design: Values, sd: number, place?: Place) => Bounds;
+  /** The same for the bare control test; only where the protocol has one. */
+  readonly controlBounds?: (spec: Values, design: Values, sd: number) => Bounds;
+  readonly needs: (spec: Values) => Needs;
+  readonly cautions: (spec: Values, context: CautionContext) => readonly Caution[];
+  readonly symptoms: readonly Symptom[];
+  readonly protocol: Protocol;
+  readonly rules: readonly string[];
+  readonly howTo: readonly Step[];
+  readonly idea: string;
+  readonly questions: { readonly before: readonly string[]; readonly during: readonly string[]; readonly after: readonly string[] };
+  readonly drawing: (spec: Values, design: Values) => Scene;
+}

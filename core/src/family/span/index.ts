@@ -1,0 +1,98 @@
+import { band } from "../band.ts";
+import { type Bounds, commonHard, tightest, usualSoft } from "../bounds.ts";
+import { withCommonCautions } from "../common.ts";
+import { tokenById } from "../materials.ts";
+import { gravity } from "../physical.ts";
+import type { Family, Prediction, Values } from "../shape.ts";
+import { numberOf } from "../values.ts";
+import { greatestLoadKg } from "./bounds.ts";
+import { materialBound, structureOf } from "./build.ts";
+import { spanScene } from "./drawing.ts";
+import { spanDesign, spanSpec, spanVariables } from "./fields.ts";
+import { factors, hold, sag } from "./structure.ts";
+import { spanCautions, spanHowTo, spanIdea, spanProtocol, spanQuestions, spanRules, spanSymptoms } from "./words.ts";
+
+const holdFactor = 2.5;
+
+function loadBand(spec: Values, design: Values) {
+  const kg = hold(structureOf(spec, design), numberOf(spec, spanSpec, "deckHeightM")) / gravity;
+  return band(kg, holdFactor);
+}
+
+function predict(spec: Values, design: Values): readonly Prediction[] {
+  const built = structureOf(spec, design);
+  const deck = numberOf(spec, spanSpec, "deckHeightM");
+  const sagM = sag(built, numberOf(spec, spanSpec, "loadKg") * gravity);
+  const load: Prediction = { id: "load", words: "Greatest load held", dimension: "mass", band: loadBand(spec, design) };
+  if (sagM === null) return [load];
+  return [
+    load,
+    {
+      id: "sag",
+      words: "Sag under the goal's load",
+      dimension: "length",
+      band: band(Math.min(sagM, deck), factors(built.form).sag, { atMost: deck }),
+    },
+  ];
+}
+
+function bounds(measure: string, spec: Values, design: Values, sd: number): Bounds {
+  if (measure === "sag") {
+    return { hard: [0, numberOf(spec, spanSpec, "deckHeightM") + 3 * sd], soft: [0, Number.POSITIVE_INFINITY] };
+  }
+  const common = commonHard("load", sd);
+  const bound = materialBound(spec, design);
+  const most = bound
+    ? greatestLoadKg(bound.tensilePa, bound.volumeM3, numberOf(spec, spanSpec, "gapM")) + 3 * sd
+    : Number.POSITIVE_INFINITY;
+  const { mid, factor } = loadBand(spec, design);
+  return { hard: tightest(common, [0, most]), soft: usualSoft(mid, factor, sd) };
+}
+
+/** Bridge a gap and hold a load. */
+export const span: Family = {
+  id: "span",
+  words: "Span",
+  ask: "Bridge a gap and hold a load",
+  spec: spanSpec,
+  design: spanDesign,
+  variables: spanVariables,
+  measures: () => [
+    {
+      id: "load",
+      words: "Greatest load held",
+      dimension: "mass",
+      quality: "load",
+      better: "more",
+      unit: "g",
+      instruments: ["kitchen scale", "pocket scale", "bathroom scale"],
+      token: tokenById("load-bag"),
+    },
+    { id: "sag", words: "Sag", dimension: "length", quality: "sag", better: "less", unit: "mm", instruments: ["ruler", "tape"] },
+  ],
+  goal: (spec) => ({ measure: "load", value: numberOf(spec, spanSpec, "loadKg"), better: "more" }),
+  goalWords: (spec, show) =>
+    `Span ${show(numberOf(spec, spanSpec, "gapM"), "length")}, hold ${show(numberOf(spec, spanSpec, "loadKg"), "mass")} for ${numberOf(spec, spanSpec, "holdS")} s`,
+  predict,
+  bounds,
+  needs: (spec) => {
+    const length = numberOf(spec, spanSpec, "gapM") + 1;
+    return {
+      lengthM: length,
+      widthM: 1.5,
+      heightM: null,
+      water: false,
+      minutesPerTrial: 3,
+      rigsPerAdult: 3,
+      words: `1.5 × ${length.toFixed(1)} m of clear floor at each rig, with a catch tray under the deck`,
+    };
+  },
+  cautions: (_spec, context) => withCommonCautions(spanCautions, context),
+  symptoms: spanSymptoms,
+  protocol: spanProtocol,
+  rules: spanRules,
+  howTo: spanHowTo,
+  idea: spanIdea,
+  questions: spanQuestions,
+  drawing: spanScene,
+};

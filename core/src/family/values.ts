@@ -1,0 +1,51 @@
+import type { Field, NumberField, Values, When } from "./shape.ts";
+
+/** A number of these values, the field's start where it is missing or no number. */
+export function numberOf(values: Values, fields: readonly Field[], id: string): number {
+  const value = values[id];
+  if (typeof value === "number" && Number.isFinite(value)) return value;
+  const field = fields.find((f) => f.id === id);
+  if (field?.kind !== "number") throw new Error(`no number field ${id}`);
+  return field.start;
+}
+
+/** A choice of these values, the field's start where it is missing or not on the list. */
+export function choiceOf(values: Values, fields: readonly Field[], id: string): string {
+  const field = fields.find((f) => f.id === id);
+  if (field?.kind !== "choice") throw new Error(`no choice field ${id}`);
+  const value = values[id];
+  return field.options.some((option) => option.id === value) ? String(value) : field.start;
+}
+
+/** Every field's start value. */
+export function startValues(fields: readonly Field[]): Values {
+  return Object.fromEntries(fields.map((field) => [field.id, field.start]));
+}
+
+/** True when the field stands, given the other values. */
+export function applies(when: When | undefined, values: Values): boolean {
+  return when === undefined || when.is.includes(String(values[when.field]));
+}
+
+/** What is wrong with a set of values, by field id, in words that say how to mend it. */
+export function valueErrors(values: Values, fields: readonly Field[]): Readonly<Record<string, string>> {
+  const errors: Record<string, string> = {};
+  for (const field of fields) {
+    const value = values[field.id];
+    if (value === undefined) continue;
+    if (field.kind === "choice") {
+      if (!field.options.some((option) => option.id === value))
+        errors[field.id] = `Choose one of: ${field.options.map((o) => o.words).join(", ")}.`;
+    } else if (!isWithin(value, field)) {
+      errors[field.id] = `${field.words} must be a number from ${field.min} to ${field.max} (SI).`;
+    }
+  }
+  for (const id of Object.keys(values)) {
+    if (!fields.some((field) => field.id === id)) errors[id] = "This family has no such number.";
+  }
+  return errors;
+}
+
+function isWithin(value: number | string, field: NumberField): boolean {
+  return typeof value === "number" && Number.isFinite(value) && value >= field.min - 1e-12 && value <= field.max + 1e-12;
+}

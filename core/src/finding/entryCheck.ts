@@ -1,0 +1,69 @@
+import { type Bounds, isOutside } from "../family/bounds.ts";
+import type { Family, Measure, Values } from "../family/shape.ts";
+import { instrumentById } from "../quantity/instruments.ts";
+import { parseQuantity, type Read } from "../quantity/parse.ts";
+import { checkValue, type Verdict } from "./flag.ts";
+
+/** What one typed trial says, held against the brief. */
+export interface CheckedTrial {
+  readonly read: Read;
+  readonly verdict: Verdict;
+}
+
+/** What a version was, as far as bounds depend on it. */
+export interface CheckedVersion {
+  readonly role: "build" | "control";
+  readonly variables: Readonly<Record<string, number | string>>;
+  readonly place: "indoors" | "outdoors" | null;
+  readonly trials: readonly { readonly raw: string | null; readonly instrument: string }[];
+}
+
+const quiet: Verdict = { flag: null, offers: [] };
+
+/** The brief's plain build with what this version declares laid over it. */
+function designOf(design: Values, version: CheckedVersion): Values {
+  return { ...design, ...version.variables };
+}
+
+/** Bounds of the family's first measure for one version and instrument, SI. */
+export function versionBounds(family: Family, spec: Values, design: Values, version: CheckedVersion, instrument: string): Bounds {
+  const sd = instrumentById(instrument)?.boundSd ?? 0;
+  const [measure] = family.measures(spec);
+  const built = designOf(design, version);
+  if (version.role === "control" && family.controlBounds) return family.controlBounds(spec, built, sd);
+  const place = version.place === null ? {} : { indoors: version.place === "indoors" };
+  return family.bounds(measure.id, spec, built, sd, place);
+}
+
+/** Reads and checks every trial of a version; a trial without a number is never flagged. */
+export function checkVersion(family: Family, spec: Values, design: Values, version: CheckedVersion): readonly CheckedTrial[] {
+  const [measure] = family.measures(spec);
+  const reads = version.trials.map((trial) => readTrial(trial.raw, measure));
+  const expected =
+    version.role === "control"
+      ? null
+      : (family.predict(spec, designOf(design, version)).find((p) => p.id === measure.id)?.band.mid ?? null);
+  return version.trials.map((trial, index) => {
+    const read = reads[index] ?? { ok: false, reason: "empty" };
+    if (!read.ok) return { read, verdict: quiet };
+    const bounds = versionBounds(family, spec, design, version, trial.instrument);
+    const peers = reads.flatMap((other, i) => (i !== index && other.ok && !isOutside(other.si, bounds.hard) ? [other.si] : []));
+    const verdict = checkValue({
+      dimension: measure.dimension,
+      typed: read.typed,
+      unit: read.unit,
+      value: read.si,
+      bounds,
+      peers,
+      expected,
+      tokenKg: measure.token?.massKg ?? null,
+    });
+    return { read, verdict };
+  });
+}
+
+/** A trial's words as the family's first measure. */
+export function readTrial(raw: string | null, measure: Measure): Read {
+  if (raw === null) return { ok: false, reason: "empty" };
+  return parseQuantity(raw, { dimension: measure.dimension, defaultUnit: measure.unit, token: measure.token });
+}

@@ -1,0 +1,160 @@
+import type { Family, Field, Measure, Values } from "../family/shape.ts";
+import { applies } from "../family/values.ts";
+import { mean } from "../numeric/summary.ts";
+import { instrumentById } from "../quantity/instruments.ts";
+import { type FairTest, fairTest, type TestedVersion } from "./fairTest.ts";
+
+/** One version of an accepted entry; values SI, accepted and inside the hard bounds only. */
+export interface FindingVersion {
+  readonly number: number;
+  readonly role: "build" | "control";
+  readonly variables: Readonly<Record<string, number | string>>;
+  readonly place: string | null;
+  readonly instrument: string;
+  readonly values: readonly number[];
+  /** "Still holding" when loads ran out: counts for goal and best, kept out of means and intervals. */
+  readonly atLeast: readonly number[];
+}
+
+export interface FindingEntry {
+  readonly id: string;
+  readonly alias: string;
+  readonly versions: readonly FindingVersion[];
+}
+
+/** A comparison of two versions of one entry. */
+export interface FairTestFound {
+  readonly entryId: string;
+  readonly alias: string;
+  readonly from: number;
+  readonly to: number;
+  /** Words of the variable that changed; null unless exactly one did. */
+  readonly variable: string | null;
+  readonly fromValue: string | number | null;
+  readonly toValue: string | number | null;
+  readonly oldValues: readonly number[];
+  readonly newValues: readonly number[];
+  readonly control: boolean;
+  readonly result: FairTest;
+}
+
+/** One builder's line: SI values. */
+export interface BuilderFound {
+  readonly entryId: string;
+  readonly alias: string;
+  readonly metGoal: boolean;
+  /** Means of the first and the last version with a value. */
+  readonly first: number | null;
+  readonly last: number | null;
+  readonly best: number | null;
+  /** Best later mean ÷ first mean, upside down where less is better; null with one version. */
+  readonly improved: number | null;
+}
+
+/** What a run's accepted entries show. */
+export interface RunFindings {
+  readonly measure: Measure;
+  readonly goal: number;
+  readonly entries: number;
+  readonly goalMet: number;
+  readonly builders: readonly BuilderFound[];
+  readonly comparisons: readonly FairTestFound[];
+}
+
+/** Who met the goal, first version against last, and every comparison of a version with the one before. */
+export function runFindings(family: Family, spec: Values, entries: readonly FindingEntry[]): RunFindings {
+  const [measure] = family.measures(spec);
+  const goal = family.goal(spec);
+  const better = measure.better;
+  const builders = entries.map((entry) => builderOf(entry, goal.value, better));
+  return {
+    measure,
+    goal: goal.value,
+    entries: entries.length,
+    goalMet: builders.filter((builder) => builder.metGoal).length,
+    builders,
+    comparisons: entries.flatMap((entry) => comparisonsOf(entry, family, spec, measure)),
+  };
+}
+
+function builderOf(entry: FindingEntry, goal: number, better: "more" | "less"): BuilderFound {
+  const builds = entry.versions.filter((version) => version.role === "build");
+  const tested = builds.filter((version) => version.values.length > 0);
+  const means = tested.map((version) => mean(version.values));
+  const [first, ...later] = means;
+  const all = builds.flatMap((version) => [...version.values, ...version.atLeast]);
+  const best = all.length === 0 ? null : better === "more" ? Math.max(...all) : Math.min(...all);
+  const bestLater = later.length === 0 ? null : better === "more" ? Math.max(...later) : Math.min(...later);
+  const improved =
+    first !== undefined && bestLater !== null && first > 0 && bestLater > 0
+      ? better === "more"
+        ? bestLater / first
+        : first / bestLater
+      : null;
+  const slack = Math.abs(goal) * 1e-9;
+  return {
+    entryId: entry.id,
+    alias: entry.alias,
+    metGoal: best !== null && (better === "more" ? best >= goal - slack : best <= goal + slack),
+    first: first ?? null,
+    last: means.at(-1) ?? null,
+    best,
+    improved,
+  };
+}
+
+function comparisonsOf(entry: FindingEntry, family: Family, spec: Values, measure: Measure): FairTestFound[] {
+  const control = entry.versions.find((version) => version.role === "control");
+  const builds = entry.versions.filter((version) => version.role === "build");
+  const found = builds.slice(1).flatMap((fresh, i) => {
+    const old = builds[i];
+    return old ? [compare(entry, old, fresh, family, spec, measure, false)] : [];
+  });
+  const [first] = builds;
+  return control && first ? [compare(entry, control, first, family, spec, measure, true), ...found] : found;
+}
+
+function compare(
+  entry: FindingEntry,
+  old: FindingVersion,
+  fresh: FindingVersion,
+  family: Family,
+  spec: Values,
+  measure: Measure,
+  control: boolean,
+): FairTestFound {
+  const as = (version: FindingVersion): TestedVersion => ({
+    values: version.values,
+    as: {
+      measure: measure.id,
+      instrument: version.instrument,
+      spec,
+      place: version.place,
+      variables: control ? { canopy: version.role === "control" ? "without" : "with" } : standing(version.variables, family.variables),
+    },
+  });
+  const result = fairTest(as(old), as(fresh), measure.better, instrumentById(fresh.instrument)?.resolution ?? 0);
+  const [id] = result.comparison.changed;
+  const one = result.comparison.kind === "fair test" && id !== undefined && !control ? id : null;
+  return {
+    entryId: entry.id,
+    alias: entry.alias,
+    from: old.number,
+    to: fresh.number,
+    variable: one === null ? null : (family.variables.find((field) => field.id === one)?.words ?? one),
+    fromValue: one === null ? null : (old.variables[one] ?? null),
+    toValue: one === null ? null : (fresh.variables[one] ?? null),
+    oldValues: old.values,
+    newValues: fresh.values,
+    control,
+    result,
+  };
+}
+
+/** Declared variables without those that don't apply to the form chosen. */
+function standing(
+  variables: Readonly<Record<string, number | string>>,
+  fields: readonly Field[],
+): Readonly<Record<string, number | string>> {
+  return Object.fromEntries(Object.entries(variables).filter(([id]) => applies(fields.find((field) => field.id === id)?.when, variables)));
+}

@@ -1,0 +1,95 @@
+/** Cutting works in whole units of 1/80 mm: 0.1 mm = 8 and 1/16 in = 127, both exact. */
+export const cutUnitsPerM = 80_000;
+
+/** One size of piece from one size of parent, all in the same whole units. */
+export interface CutPlan {
+  readonly parentW: number;
+  readonly parentH: number;
+  readonly pieceW: number;
+  readonly pieceH: number;
+  readonly rotate: boolean;
+  /** Width lost per cut. */
+  readonly kerf: number;
+  /** First edges squared off, once. */
+  readonly trimW: number;
+  readonly trimH: number;
+}
+
+/** Work the exact program may take before a long parent is cut into lengths first. */
+const mostSteps = 4e8;
+
+/**
+ * Most pieces of one size that guillotine cuts give from one parent, any number of stages.
+ * Exact: a dynamic program over the sums i·w + j·h that fit on each axis, remainders rounded down to such a sum
+ * (after Beasley, 1985, and Herz' discretisation, 1972). A parent too long for that is first cut across into equal
+ * lengths; the count may then be below the best by a few and `exact` is false.
+ */
+export function rectangleCount(plan: CutPlan): { readonly count: number; readonly exact: boolean } {
+  const width = plan.parentW - plan.trimW + plan.kerf;
+  const height = plan.parentH - plan.trimH + plan.kerf;
+  const w = plan.pieceW + plan.kerf;
+  const h = plan.pieceH + plan.kerf;
+  return countIn(width, height, w, h, plan.rotate);
+}
+
+function countIn(width: number, height: number, w: number, h: number, rotate: boolean): { count: number; exact: boolean } {
+  const xs = sums(width, rotate ? [w, h] : [w]);
+  const ys = sums(height, rotate ? [w, h] : [h]);
+  if (xs.length <= 1 || ys.length <= 1) return { count: 0, exact: true };
+  if ((xs.length * ys.length * (xs.length + ys.length)) / 2 <= mostSteps) return { count: program(xs, ys, w, h, rotate), exact: true };
+  const [long, short] = height >= width ? [height, width] : [width, height];
+  const half = Math.floor(long / 2);
+  const one = countIn(short, half, w, h, rotate);
+  const rest = countIn(short, long - half, w, h, rotate);
+  return { count: one.count + rest.count, exact: false };
+}
+
+/** All sums of the sizes that fit in `limit`, ascending, 0 first. */
+function sums(limit: number, sizes: readonly number[]): number[] {
+  const found = new Set<number>();
+  const [a = 1, b] = sizes;
+  for (let i = 0; i <= limit; i += a) {
+    found.add(i);
+    if (b !== undefined) for (let j = i; j <= limit; j += b) found.add(j);
+  }
+  return [...found].sort((x, y) => x - y);
+}
+
+/** F(x,y) = the best of one piece if it fits and F(x₁,y) + F(x − x₁,y), x₁ ≤ x/2, and the same in y. */
+function program(xs: readonly number[], ys: readonly number[], w: number, h: number, rotate: boolean): number {
+  const rows = ys.length;
+  const best = new Int32Array(xs.length * rows);
+  const restX = remainders(xs);
+  const restY = remainders(ys);
+  for (let i = 1; i < xs.length; i += 1) {
+    const x = xs[i] ?? 0;
+    for (let j = 1; j < rows; j += 1) {
+      const y = ys[j] ?? 0;
+      let most = (x >= w && y >= h) || (rotate && x >= h && y >= w) ? 1 : 0;
+      for (let k = 1; k < i && (xs[k] ?? 0) * 2 <= x; k += 1) {
+        const sum = (best[k * rows + j] ?? 0) + (best[(restX[i]?.[k] ?? 0) * rows + j] ?? 0);
+        if (sum > most) most = sum;
+      }
+      for (let k = 1; k < j && (ys[k] ?? 0) * 2 <= y; k += 1) {
+        const sum = (best[i * rows + k] ?? 0) + (best[i * rows + (restY[j]?.[k] ?? 0)] ?? 0);
+        if (sum > most) most = sum;
+      }
+      best[i * rows + j] = most;
+    }
+  }
+  return best[best.length - 1] ?? 0;
+}
+
+/** For each point and each cut of it, the index of the greatest point not above what is left. */
+function remainders(points: readonly number[]): readonly Int32Array[] {
+  return points.map((point) => {
+    const row = new Int32Array(points.length);
+    let at = points.length - 1;
+    for (let k = 0; k < points.length && (points[k] ?? 0) * 2 <= point; k += 1) {
+      const left = point - (points[k] ?? 0);
+      while ((points[at] ?? 0) > left) at -= 1;
+      row[k] = at;
+    }
+    return row;
+  });
+}

@@ -1,0 +1,40 @@
+import type { Refusal } from "./number.ts";
+import type { Asked } from "./parse.ts";
+
+const example: Readonly<Record<Asked["dimension"], string>> = {
+  length: "such as 54 cm or 2 ft 6 1/2 in",
+  mass: "such as 900 g or 1,5 kg",
+  time: "such as 1.62 or 1 min 5 s",
+  count: "such as 23",
+};
+
+/** A refusal in words that say how to mend the input; `text` is what was typed. */
+export function refusalWords(reason: Refusal, text: string, asked: Asked): string {
+  const like = example[asked.dimension];
+  switch (reason) {
+    case "empty":
+      return `Type a ${asked.dimension}, ${like}.`;
+    case "ambiguous":
+      return `Does ${text.trim()} mean ${text.trim().replace(",", ".")} or ${text.trim().replace(",", "")}? Please type it one of these ways.`;
+    case "below zero":
+      return "This can't be below zero.";
+    case "part too big":
+      return "The smaller part is as large as the larger one. Carry it over: 3 ft 2 in, not 2 ft 14 in.";
+    case "mixed systems":
+      return "Use either metric or feet and inches (pounds and ounces), not both in one value.";
+    case "wrong dimension":
+      return `That unit doesn't measure a ${asked.dimension}. Type it ${like}.`;
+    case "not whole":
+      return "Only whole ones can be counted here.";
+    case "clock":
+      return "Write minutes and seconds with two digits below 60, such as 1:05.";
+    case "fraction over zero":
+      return "A fraction can't be over zero.";
+    case "token mass unknown":
+      return "We don't know what one weighs. Weigh ten of them together and type the grams.";
+    case "unknown word":
+      return `We don't know that word as a unit. Type it ${like}.`;
+    default:
+      return `We can't read that as one number. Type it ${like}.`;
+  }
+}

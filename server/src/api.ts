@@ -1,0 +1,1 @@
+export type { Api } from "./app.ts";

@@ -1,0 +1,67 @@
+import { Hono } from "hono";
+import { bodyLimit } from "hono/body-limit";
+import { HTTPException } from "hono/http-exception";
+import { routePath } from "hono/route";
+import type { Deps } from "./deps.ts";
+import { pages } from "./http/pages.ts";
+import { Problem } from "./http/problem.ts";
+import { sameSiteOnly, securityHeaders } from "./http/security.ts";
+import { houseRoutes } from "./routes/house.ts";
+import { publicRoutes } from "./routes/public.ts";
+import { runRoutes } from "./routes/runs.ts";
+import { staffRoutes } from "./routes/staff.ts";
+
+const mostBytes = 256 * 1024;
+
+function api(deps: Deps) {
+  return new Hono().route("/", staffRoutes(deps)).route("/", houseRoutes(deps)).route("/", runRoutes(deps)).route("/", publicRoutes(deps));
+}
+
+/** What the typed client sees. */
+export type Api = ReturnType<typeof api>;
+
+/** The whole application: interface and API from one process on one port. */
+export function createApp(deps: Deps): Hono {
+  const app = new Hono();
+  app.use(securityHeaders);
+  app.use("/api/*", async (c, next) => {
+    const from = performance.now();
+    await next();
+    // The route's pattern, never the address: codes and ids are nobody's business in a log.
+    deps.log.info(
+      { method: c.req.method, route: routePath(c, -1), status: c.res.status, ms: Math.round(performance.now() - from) },
+      "request",
+    );
+    c.res.headers.set("cache-control", "no-store");
+  });
+  app.use("/api/*", sameSiteOnly);
+  app.use("/api/*", bodyLimit({ maxSize: mostBytes, onError: () => tooLarge().toResponse() }));
+  app.get("/healthz", (c) => {
+    deps.db.$client.prepare("select 1").get();
+    return c.json({ ok: true });
+  });
+  app.route("/api", api(deps));
+  app.all("/api/*", () => new Problem(404, "Not found", "There is nothing at this address.").toResponse());
+  if (deps.web !== null) app.get("*", pages(deps.web));
+  app.onError((error) => problemOf(error, deps).toResponse());
+  return app;
+}
+
+function tooLarge(): Problem {
+  const message = `That is more than ${mostBytes / 1024} kB. Shorten it and send it again.`;
+  return new Problem(413, "Too large", message, { errors: [{ field: "body", message }] });
+}
+
+function problemOf(error: Error, deps: Deps): Problem {
+  if (error instanceof Problem) return error;
+  if (error instanceof HTTPException && error.status < 500) {
+    const message = error.status === 400 ? "That is not valid JSON." : error.message || "The request can't be read.";
+    return new Problem(error.status, "Can't be read", message, { errors: [{ field: "body", message }] });
+  }
+  deps.log.error({ error: error.message, stack: error.stack }, "failed");
+  return new Problem(
+    500,
+    "Something broke here",
+    "It is not your fault, and nothing was half-written. Try again; if it stays, tell whoever runs this house's server.",
+  );
+}

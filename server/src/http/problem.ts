@@ -1,0 +1,43 @@
+import type { ProblemDoc } from "@lampcrate/contract";
+
+type Extra = Pick<ProblemDoc, "errors" | "current" | "changed">;
+
+/** An answer that says what is wrong and how to mend it, as a problem document (RFC 9457). */
+export class Problem extends Error {
+  readonly doc: ProblemDoc;
+  readonly headers: Readonly<Record<string, string>>;
+
+  constructor(status: number, title: string, detail: string, extra: Extra = {}, headers: Readonly<Record<string, string>> = {}) {
+    super(detail);
+    this.doc = { type: `about:blank#${title.toLowerCase().replace(/[^a-z0-9]+/g, "-")}`, title, status, detail, ...extra };
+    this.headers = headers;
+  }
+
+  toResponse(): Response {
+    return new Response(JSON.stringify(this.doc), {
+      status: this.doc.status,
+      headers: { "content-type": "application/problem+json; charset=utf-8", "cache-control": "no-store", ...this.headers },
+    });
+  }
+}
+
+/** One field that can't be taken as it is. */
+export function badField(field: string, message: string): Problem {
+  return new Problem(422, "Check what you typed", message, { errors: [{ field, message }] });
+}
+
+/** There is nothing at that address, or not for this person. */
+export function notFound(what: string, field = "id"): Problem {
+  const message = `There is no such ${what}.`;
+  return new Problem(404, "Not found", message, { errors: [{ field, message }] });
+}
+
+/** Somebody saved in between: what is there now and what they changed. */
+export function stale(current: unknown, changed: readonly string[]): Problem {
+  return new Problem(
+    409,
+    "Changed since you opened it",
+    changed.length > 0 ? `Changed meanwhile: ${changed.join("; ")}.` : "Somebody saved this meanwhile.",
+    { current, changed },
+  );
+}

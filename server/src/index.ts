@@ -1,0 +1,10 @@
+export { createApp } from "./app.ts";
+export { type Clock, clockFrom } from "./clock.ts";
+export { type Database, openDatabase } from "./db/open.ts";
+export * as schema from "./db/schema.ts";
+export type { Deps } from "./deps.ts";
+export { hashOf } from "./http/security.ts";
+export { type Running, serveHouse } from "./serve.ts";
+export { freezeBrief, insertBrief } from "./services/briefs.ts";
+export { isEmpty } from "./services/house.ts";
+export { hashPassword } from "./services/signIn.ts";

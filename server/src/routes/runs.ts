@@ -1,0 +1,79 @@
+import { briefSave, decisionInput, newRun, runSave, sessionInput, sessionSave } from "@lampcrate/contract/schemas";
+import { Hono } from "hono";
+import QRCode from "qrcode";
+import type { Deps } from "../deps.ts";
+import { notFound } from "../http/problem.ts";
+import { type Signed, staffOnly } from "../http/signedIn.ts";
+import { body, ids } from "../http/validate.ts";
+import { bookings } from "../services/bookings.ts";
+import { findingsDoc, revealOf, trialsCsv } from "../services/findings.ts";
+import { houseDoc } from "../services/house.ts";
+import { createRun, duplicate, publish, runDoc, runRow, saveBrief, saveSettings, setStatus } from "../services/runs.ts";
+import { addSession, removeSession, saveSession } from "../services/sessions.ts";
+import { sheetDoc } from "../services/sheet.ts";
+import { decide, entriesOf } from "../services/sift.ts";
+import { undoLast } from "../services/undo.ts";
+
+/** Everything staff do with a run. */
+export function runRoutes(deps: Deps) {
+  const planner = staffOnly(deps);
+  const reader = staffOnly(deps, "floor", "sifter");
+  const sifter = staffOnly(deps, "sifter");
+  return new Hono<Signed>()
+    .post("/runs", planner, body(newRun), (c) => c.json({ id: createRun(deps, c.req.valid("json")) }, 201))
+    .get("/bookings", reader, (c) => c.json(bookings(deps.db)))
+    .get("/runs/:id", reader, ids("id"), (c) => c.json(runDoc(deps.db, c.req.valid("param").id, c.get("person"))))
+    .put("/runs/:id", planner, ids("id"), body(runSave), (c) =>
+      c.json(saveSettings(deps, c.get("person"), c.req.valid("param").id, c.req.valid("json"))),
+    )
+    .put("/runs/:id/brief", planner, ids("id"), body(briefSave), (c) =>
+      c.json(saveBrief(deps, c.get("person"), c.req.valid("param").id, c.req.valid("json"))),
+    )
+    .post("/runs/:id/publish", planner, ids("id"), (c) => c.json(publish(deps, c.get("person"), c.req.valid("param").id)))
+    .post("/runs/:id/unpublish", planner, ids("id"), (c) => c.json(setStatus(deps, c.get("person"), c.req.valid("param").id, "draft")))
+    .post("/runs/:id/cancel", planner, ids("id"), (c) => c.json(setStatus(deps, c.get("person"), c.req.valid("param").id, "cancelled")))
+    .post("/runs/:id/duplicate", planner, ids("id"), (c) => c.json({ id: duplicate(deps, c.req.valid("param").id) }, 201))
+    .post("/runs/:id/undo", sifter, ids("id"), (c) => c.json({ undone: undoLast(deps, c.get("person"), c.req.valid("param").id) }))
+    .post("/runs/:id/sessions", planner, ids("id"), body(sessionInput), (c) =>
+      c.json(addSession(deps, c.get("person"), c.req.valid("param").id, c.req.valid("json")), 201),
+    )
+    .put("/runs/:id/sessions/:session", planner, ids("id", "session"), body(sessionSave), (c) => {
+      const { id, session } = c.req.valid("param");
+      return c.json(saveSession(deps, c.get("person"), id, session, c.req.valid("json")));
+    })
+    .delete("/runs/:id/sessions/:session", planner, ids("id", "session"), (c) => {
+      const { id, session } = c.req.valid("param");
+      return c.json(removeSession(deps, c.get("person"), id, session));
+    })
+    .get("/runs/:id/sheet", reader, ids("id"), (c) => c.json(sheetDoc(deps.db, runRow(deps.db, c.req.valid("param").id), deps.clock())))
+    .get("/runs/:id/qr.svg", reader, ids("id"), async (c) => {
+      const { code } = runRow(deps.db, c.req.valid("param").id);
+      if (code === null) throw notFound("code: publish the run first");
+      const svg = await QRCode.toString(sheetAddress(houseDoc(deps.db).publicUrl, code), {
+        type: "svg",
+        margin: 1,
+        errorCorrectionLevel: "M",
+      });
+      return c.body(svg, 200, { "content-type": "image/svg+xml", "cache-control": "no-store" });
+    })
+    .get("/runs/:id/entries", sifter, ids("id"), (c) => c.json(entriesOf(deps.db, c.req.valid("param").id)))
+    .post("/runs/:id/entries/:entry/decision", sifter, ids("id", "entry"), body(decisionInput), (c) => {
+      const { id, entry } = c.req.valid("param");
+      return c.json(decide(deps, c.get("person"), id, entry, c.req.valid("json")));
+    })
+    .get("/runs/:id/findings", sifter, ids("id"), (c) => c.json(findingsDoc(deps.db, c.req.valid("param").id)))
+    .get("/runs/:id/reveal", sifter, ids("id"), (c) => c.json(revealOf(deps.db, runRow(deps.db, c.req.valid("param").id))))
+    .get("/runs/:id/trials.csv", sifter, ids("id"), (c) => {
+      const csv = trialsCsv(deps.db, c.req.valid("param").id);
+      return c.body(csv, 200, {
+        "content-type": "text/csv; charset=utf-8",
+        "content-disposition": 'attachment; filename="trials.csv"',
+        "cache-control": "no-store",
+      });
+    });
+}
+
+/** What the QR code carries: the house's public address, never the host the planner happens to use. */
+export function sheetAddress(publicUrl: string, code: string): string {
+  return `${publicUrl}/h/${code.toLowerCase().replaceAll(" ", "-")}`;
+}

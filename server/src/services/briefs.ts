@@ -1,0 +1,123 @@
+import type { BriefDoc } from "@lampcrate/contract";
+import { type FamilyId, families, isFamilyId, startValues } from "@lampcrate/core";
+import { asc, desc, eq, inArray } from "drizzle-orm";
+import type { Store } from "../db/open.ts";
+import { brief, briefCaution, briefLine, briefTier, briefVersion, type FrozenBrief, material } from "../db/schema.ts";
+import { badField, notFound } from "../http/problem.ts";
+import { newId } from "./ids.ts";
+
+/** A brief as one document, with its revision. */
+export function loadBrief(db: Store, briefId: string): { readonly doc: BriefDoc; readonly revision: number } {
+  const found = db.select().from(brief).where(eq(brief.id, briefId)).get();
+  if (!found || !isFamilyId(found.family)) throw notFound("brief");
+  const { id: _, revision, family: __, ...values } = found;
+  const lines = db.select().from(briefLine).where(eq(briefLine.briefId, briefId)).orderBy(asc(briefLine.place)).all();
+  const tiers = db.select().from(briefTier).where(eq(briefTier.briefId, briefId)).orderBy(asc(briefTier.place)).all();
+  const cautions = db.select().from(briefCaution).where(eq(briefCaution.briefId, briefId)).orderBy(asc(briefCaution.place)).all();
+  const doc: BriefDoc = {
+    ...values,
+    family: found.family,
+    lines: lines.map(({ briefId: ___, place: ____, ...line }) => ({ ...line, cut: line.cut ?? null })),
+    tiers: tiers.map(({ id, kind, words, share }) => ({ id, kind, words, share })),
+    cautions: cautions.map(({ id, words }) => ({ id, words })),
+  };
+  return { doc, revision };
+}
+
+/** A plain brief of a family: every number at its usual start. */
+export function startingBrief(family: FamilyId): BriefDoc {
+  return {
+    family,
+    story: "",
+    spec: startValues(families[family].spec),
+    design: startValues(families[family].design),
+    trials: families[family].protocol.trials,
+    youngestAge: 6,
+    sketchFirst: true,
+    plainBuildShown: true,
+    buildBy: "builder",
+    teamSize: 2,
+    rebuildRate: 0.4,
+    loops: 2,
+    target: 0.95,
+    seatsPerTable: 6,
+    shareAtOnce: 0.6,
+    rigServes: 12,
+    lines: [],
+    tiers: [],
+    cautions: [],
+  };
+}
+
+/** Stores a new brief; gives its id. */
+export function insertBrief(db: Store, doc: BriefDoc): string {
+  const id = newId();
+  const { lines: _, tiers: __, cautions: ___, ...values } = doc;
+  db.insert(brief)
+    .values({ ...values, id, revision: 1 })
+    .run();
+  writeParts(db, id, doc);
+  return id;
+}
+
+/** Overwrites a brief with the document as its next revision; gives that. Unknown materials are refused by field. */
+export function writeBrief(db: Store, briefId: string, doc: BriefDoc, revision: number): void {
+  const { lines: _, tiers: __, cautions: ___, family: ____, ...values } = doc;
+  db.update(brief)
+    .set({ ...values, revision })
+    .where(eq(brief.id, briefId))
+    .run();
+  for (const table of [briefLine, briefTier, briefCaution]) db.delete(table).where(eq(table.briefId, briefId)).run();
+  writeParts(db, briefId, doc);
+}
+
+function writeParts(db: Store, briefId: string, doc: BriefDoc): void {
+  const known = new Set(materialsOf(db, doc).map((m) => m.id));
+  for (const [place, line] of doc.lines.entries()) {
+    if (!known.has(line.materialId)) throw badField(`brief.lines[${place}].materialId`, "The store room has no such material.");
+    if (line.tier !== null && !doc.tiers.some((tier) => tier.id === line.tier))
+      throw badField(`brief.lines[${place}].tier`, "This brief has no such tier.");
+    db.insert(briefLine)
+      .values({ ...line, briefId, place })
+      .run();
+  }
+  for (const [place, tier] of doc.tiers.entries())
+    db.insert(briefTier)
+      .values({ ...tier, briefId, place })
+      .run();
+  for (const [place, caution] of doc.cautions.entries())
+    db.insert(briefCaution)
+      .values({ ...caution, briefId, place })
+      .run();
+}
+
+function materialsOf(db: Store, doc: BriefDoc) {
+  const ids = [...new Set(doc.lines.map((line) => line.materialId))];
+  return ids.length === 0 ? [] : db.select().from(material).where(inArray(material.id, ids)).all();
+}
+
+/** Freezes the brief as its next numbered version; the same revision is never frozen twice. Gives the number. */
+export function freezeBrief(db: Store, briefId: string, at: number, staffId: string | null): number {
+  const { doc, revision } = loadBrief(db, briefId);
+  const latest = db.select().from(briefVersion).where(eq(briefVersion.briefId, briefId)).orderBy(desc(briefVersion.number)).get();
+  if (latest?.ofRevision === revision) return latest.number;
+  const materials = Object.fromEntries(
+    materialsOf(db, doc).map((m) => [m.id, { name: m.name, unit: m.unit, allergens: m.allergens, smallPart: m.smallPart, latex: m.latex }]),
+  );
+  const number = (latest?.number ?? 0) + 1;
+  const frozen: FrozenBrief = { brief: doc, materials };
+  db.insert(briefVersion).values({ briefId, number, frozen, ofRevision: revision, at, staffId }).run();
+  return number;
+}
+
+/** A frozen version. */
+export function frozenVersion(db: Store, briefId: string, number: number): FrozenBrief & { readonly ofRevision: number } {
+  const found = db
+    .select()
+    .from(briefVersion)
+    .where(eq(briefVersion.briefId, briefId))
+    .all()
+    .find((v) => v.number === number);
+  if (!found) throw notFound("version of this brief");
+  return { ...found.frozen, ofRevision: found.ofRevision };
+}

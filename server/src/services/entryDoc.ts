@@ -1,0 +1,103 @@
+import type { AgeBand, EntryDoc, VersionDoc } from "@lampcrate/contract";
+import { checkVersion, families, flagWords, isFamilyId, showQuantity } from "@lampcrate/core";
+import { asc, desc, eq, inArray } from "drizzle-orm";
+import type { Store } from "../db/open.ts";
+import { type entry, type FrozenBrief, siftDecision, staff, trial, version } from "../db/schema.ts";
+import { frozenVersion } from "./briefs.ts";
+import type { RunRow } from "./runs.ts";
+
+type EntryRow = typeof entry.$inferSelect;
+type VersionRow = typeof version.$inferSelect;
+type TrialRow = typeof trial.$inferSelect;
+
+/** Entries with every trial checked anew against the brief that the family saw. Reads each table once. */
+export function entryDocs(db: Store, run: RunRow, rows: readonly EntryRow[]): readonly EntryDoc[] {
+  if (rows.length === 0) return [];
+  const entryIds = rows.map((row) => row.id);
+  const versions = groupBy(
+    db.select().from(version).where(inArray(version.entryId, entryIds)).orderBy(asc(version.number)).all(),
+    (v) => v.entryId,
+  );
+  const versionIds = [...versions.values()].flat().map((v) => v.id);
+  const trials = groupBy(
+    versionIds.length === 0 ? [] : db.select().from(trial).where(inArray(trial.versionId, versionIds)).orderBy(asc(trial.number)).all(),
+    (t) => t.versionId,
+  );
+  const decisions = groupBy(
+    db
+      .select({ entryId: siftDecision.entryId, why: siftDecision.why, by: staff.name })
+      .from(siftDecision)
+      .leftJoin(staff, eq(staff.id, siftDecision.staffId))
+      .where(inArray(siftDecision.entryId, entryIds))
+      .orderBy(desc(siftDecision.id))
+      .all(),
+    (d) => d.entryId,
+  );
+  const briefs = new Map<number, FrozenBrief>();
+  const briefOf = (number: number): FrozenBrief => {
+    const known = briefs.get(number) ?? frozenVersion(db, run.briefId, number);
+    briefs.set(number, known);
+    return known;
+  };
+  return rows.map((row) => {
+    const decided = row.state === "accepted" || row.state === "set aside" ? decisions.get(row.id)?.[0] : undefined;
+    return {
+      id: row.id,
+      alias: row.alias,
+      state: row.state,
+      revision: row.revision,
+      sentAt: row.sentAt,
+      ageBand: row.ageBand as AgeBand | null,
+      said: row.said,
+      briefVersion: row.briefVersion,
+      versions: (versions.get(row.id) ?? []).map((v) => versionDoc(v, trials.get(v.id) ?? [], briefOf(row.briefVersion), run.units)),
+      decidedBy: decided?.by ?? null,
+      why: decided?.why || null,
+    };
+  });
+}
+
+function versionDoc(row: VersionRow, trials: readonly TrialRow[], { brief }: FrozenBrief, units: RunRow["units"]): VersionDoc {
+  const family = isFamilyId(brief.family) ? families[brief.family] : null;
+  const checked = family
+    ? checkVersion(family, brief.spec, brief.design, { role: row.role, variables: row.variables, place: row.place, trials })
+    : [];
+  const dimension = family?.measures(brief.spec)[0].dimension ?? "count";
+  return {
+    id: row.id,
+    number: row.number,
+    role: row.role,
+    changed: row.changed,
+    madeOf: row.madeOf,
+    variables: row.variables,
+    guess: row.guessRaw,
+    guessValue: row.guessValue,
+    place: row.place,
+    trials: trials.map((t, i) => {
+      const verdict = checked[i]?.verdict ?? { flag: null, offers: [] };
+      return {
+        id: t.id,
+        number: t.number,
+        raw: t.raw,
+        value: t.value,
+        instrument: t.instrument,
+        seen: t.seen,
+        atLeast: t.atLeast,
+        kept: t.kept,
+        flag: verdict.flag,
+        flagWords: t.value === null ? null : flagWords(verdict.flag, showQuantity(t.value, dimension, units)),
+        offers: verdict.offers,
+      };
+    }),
+  };
+}
+
+function groupBy<T>(rows: readonly T[], key: (row: T) => string): Map<string, T[]> {
+  const groups = new Map<string, T[]>();
+  for (const row of rows) {
+    const group = groups.get(key(row));
+    if (group) group.push(row);
+    else groups.set(key(row), [row]);
+  }
+  return groups;
+}

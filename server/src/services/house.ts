@@ -1,0 +1,169 @@
+import type { HouseDoc, HouseInput, SetupInput, StaffDoc, StaffInput } from "@lampcrate/contract";
+import { and, asc, count, eq, ne, notInArray } from "drizzle-orm";
+import type { Store } from "../db/open.ts";
+import { closure, house, room, session, staff } from "../db/schema.ts";
+import type { Deps } from "../deps.ts";
+import { badField, notFound, Problem, stale } from "../http/problem.ts";
+import { newId } from "./ids.ts";
+import { endSessionsOf, hashPassword } from "./signIn.ts";
+
+const houseId = 1;
+
+/** True until the first planner has made the house. */
+export function isEmpty(db: Store): boolean {
+  return db.select({ n: count() }).from(house).get()?.n === 0;
+}
+
+/** The house with its rooms and closures. Throws 409 while there is none. */
+export function houseDoc(db: Store): HouseDoc {
+  const found = db.select().from(house).where(eq(house.id, houseId)).get();
+  if (!found) throw new Problem(409, "Set up first", "This installation has no house yet. Open its first page and set it up.");
+  const rooms = db
+    .select()
+    .from(room)
+    .orderBy(asc(room.place))
+    .all()
+    .map(({ place: _, ...kept }) => kept);
+  const closures = db.select().from(closure).orderBy(asc(closure.from)).all();
+  const { name, zone, currency, units, publicUrl, keepingDays, revision } = found;
+  return { name, zone, currency, units, publicUrl, keepingDays, revision, rooms, closures };
+}
+
+/** Makes the house and its first planner. Throws 403 on a wrong code, 409 when there is one already. */
+export async function setUp(deps: Deps, input: SetupInput): Promise<string> {
+  if (!isEmpty(deps.db)) throw new Problem(409, "Set up already", "This house has been set up. Sign in instead.");
+  if (input.code.trim() !== deps.setupCode)
+    throw new Problem(403, "Wrong code", "Type the set-up code that the server printed when it started.", {
+      errors: [{ field: "code", message: "This is not the code that the server printed." }],
+    });
+  const passwordHash = await hashPassword(input.password);
+  const id = newId();
+  deps.db.transaction((tx) => {
+    tx.insert(house)
+      .values({
+        id: houseId,
+        name: input.houseName,
+        zone: input.zone,
+        currency: input.currency,
+        units: input.units,
+        publicUrl: plainAddress(input.publicUrl),
+        urlFromServer: deps.url,
+        keepingDays: 90,
+        revision: 1,
+      })
+      .run();
+    tx.insert(staff)
+      .values({ id, name: input.name, signIn: input.signIn.toLowerCase(), role: "planner", passwordHash, active: true })
+      .run();
+  });
+  return id;
+}
+
+const plainAddress = (url: string): string => url.replace(/\/+$/, "");
+
+/** A new LAMPCRATE_URL moves the house's public address; one that was there before leaves later edits alone. */
+export function followServerUrl(db: Store, url: string | null): void {
+  if (url === null) return;
+  const found = db.select().from(house).where(eq(house.id, houseId)).get();
+  if (found && found.urlFromServer !== url)
+    db.update(house)
+      .set({ publicUrl: plainAddress(url), urlFromServer: url })
+      .where(eq(house.id, houseId))
+      .run();
+}
+
+/** Saves the house, its rooms and closures, all or nothing. */
+export function saveHouse(deps: Deps, input: HouseInput): HouseDoc {
+  return deps.db.transaction((tx) => {
+    const now = houseDoc(tx);
+    if (now.revision !== input.revision) throw stale(now, []);
+    for (const [i, day] of input.closures.entries())
+      if (day.to < day.from) throw badField(`closures[${i}].to`, "The last closed day is before the first.");
+    const kept = input.rooms.map((r) => r.id);
+    const inUse = tx
+      .select({ name: room.name })
+      .from(room)
+      .innerJoin(session, eq(session.roomId, room.id))
+      .where(kept.length > 0 ? notInArray(room.id, kept) : undefined)
+      .get();
+    if (inUse) throw badField("rooms", `${inUse.name} has sessions in it. Move them to another room first.`);
+    tx.update(house)
+      .set({
+        name: input.name,
+        zone: input.zone,
+        currency: input.currency,
+        units: input.units,
+        publicUrl: plainAddress(input.publicUrl),
+        keepingDays: input.keepingDays,
+        revision: now.revision + 1,
+      })
+      .where(eq(house.id, houseId))
+      .run();
+    tx.delete(room)
+      .where(kept.length > 0 ? notInArray(room.id, kept) : undefined)
+      .run();
+    for (const [place, r] of input.rooms.entries())
+      tx.insert(room)
+        .values({ ...r, place })
+        .onConflictDoUpdate({ target: room.id, set: { ...r, place } })
+        .run();
+    tx.delete(closure).run();
+    for (const day of input.closures) tx.insert(closure).values(day).run();
+    return houseDoc(tx);
+  });
+}
+
+const shown = { id: staff.id, name: staff.name, signIn: staff.signIn, role: staff.role, active: staff.active };
+
+/** Everyone on the staff, by name. */
+export function staffList(db: Store): readonly StaffDoc[] {
+  return db.select(shown).from(staff).orderBy(asc(staff.name)).all();
+}
+
+/** Adds a person. */
+export async function addStaff(deps: Deps, input: StaffInput): Promise<StaffDoc> {
+  const passwordHash = await hashPassword(input.password ?? "");
+  const { password: _, ...values } = input;
+  refuseTaken(deps.db, input.signIn, "");
+  return deps.db
+    .insert(staff)
+    .values({ ...values, id: newId(), passwordHash })
+    .returning(shown)
+    .get();
+}
+
+/** Changes a person; a new password ends their sessions. The last active planner stays one. */
+export async function saveStaff(deps: Deps, id: string, input: StaffInput): Promise<StaffDoc> {
+  const { password, ...values } = input;
+  const passwordHash = password === undefined ? undefined : await hashPassword(password);
+  return deps.db.transaction((tx) => {
+    if (!tx.select().from(staff).where(eq(staff.id, id)).get()) throw notFound("person");
+    refuseTaken(tx, input.signIn, id);
+    const planners =
+      tx
+        .select({ n: count() })
+        .from(staff)
+        .where(and(eq(staff.role, "planner"), eq(staff.active, true), ne(staff.id, id)))
+        .get()?.n ?? 0;
+    if (planners === 0 && (input.role !== "planner" || !input.active))
+      throw badField("role", "This is the last planner. Make somebody else a planner first.");
+    if (passwordHash !== undefined || !input.active) endSessionsOf(deps, id);
+    return tx
+      .update(staff)
+      .set({ ...values, ...(passwordHash === undefined ? {} : { passwordHash }) })
+      .where(eq(staff.id, id))
+      .returning(shown)
+      .get();
+  });
+}
+
+function refuseTaken(db: Store, signIn: string, id: string): void {
+  if (
+    db
+      .select()
+      .from(staff)
+      .where(and(eq(staff.signIn, signIn), ne(staff.id, id)))
+      .get()
+  )
+    throw badField("signIn", "Somebody has this sign-in name already.");
+}

@@ -1,0 +1,241 @@
+import type { BriefSave, NewRun, RunDoc, RunSave, RunSettings, SessionDoc } from "@lampcrate/contract";
+import { dateWords, endOfDay, plainCode, spokenCode } from "@lampcrate/core";
+import { asc, count, eq } from "drizzle-orm";
+import type { Store } from "../db/open.ts";
+import { entry, run, session } from "../db/schema.ts";
+import type { Deps } from "../deps.ts";
+import { badField, notFound, Problem, stale } from "../http/problem.ts";
+import { freezeBrief, frozenVersion, insertBrief, loadBrief, startingBrief, writeBrief } from "./briefs.ts";
+import { houseDoc } from "./house.ts";
+import { newId } from "./ids.ts";
+import type { Person } from "./signIn.ts";
+import { changesSince, nextUndo, remember } from "./undo.ts";
+
+export type RunRow = typeof run.$inferSelect;
+
+/** A run by id; throws 404. */
+export function runRow(db: Store, id: string): RunRow {
+  const found = db.select().from(run).where(eq(run.id, id)).get();
+  if (!found) throw notFound("run");
+  return found;
+}
+
+/** The run that families may see by this code; throws 404 for unknown, unpublished and cancelled ones alike. */
+export function publicRun(db: Store, typed: string): RunRow {
+  const found = db
+    .select()
+    .from(run)
+    .where(eq(run.code, plainCode(typed)))
+    .get();
+  if (!found || found.status !== "published") {
+    const message = "No challenge is open under this code. Check the two words and the number.";
+    throw new Problem(404, "No such code", message, { errors: [{ field: "code", message }] });
+  }
+  return found;
+}
+
+/** Everything the desk shows of a run. */
+export function runDoc(db: Store, id: string, person: Person): RunDoc {
+  const row = runRow(db, id);
+  const { doc, revision } = loadBrief(db, row.briefId);
+  const sessions = db.select().from(session).where(eq(session.runId, id)).orderBy(asc(session.startAt)).all();
+  const states = db.select({ state: entry.state, n: count() }).from(entry).where(eq(entry.runId, id)).groupBy(entry.state).all();
+  const countOf = (state: string): number => states.find((s) => s.state === state)?.n ?? 0;
+  const version = row.publishedVersion === null ? null : frozenVersion(db, row.briefId, row.publishedVersion);
+  return {
+    ...settingsOf(row),
+    id,
+    revision: row.revision,
+    status: row.status,
+    code: row.code,
+    publishedVersion: row.publishedVersion,
+    changedSincePublished: version !== null && JSON.stringify(version.brief) !== JSON.stringify(doc),
+    publicUrl: houseDoc(db).publicUrl,
+    brief: doc,
+    briefRevision: revision,
+    sessions: sessions.map(sessionDoc),
+    entries: { waiting: countOf("waiting"), accepted: countOf("accepted"), setAside: countOf("set aside") },
+    undo: nextUndo(db, id, person.id)?.words ?? null,
+  };
+}
+
+export function settingsOf(row: RunRow): RunSettings {
+  const { title, kind, opensOn, closesOn, revealOn, scoring, units, heads, afterwards } = row;
+  return { title, kind, opensOn, closesOn, revealOn, scoring, units, heads, afterwards };
+}
+
+export function sessionDoc(row: typeof session.$inferSelect): SessionDoc {
+  return { ...row, endAt: row.startAt + row.minutes * 60_000 };
+}
+
+/** A new run with a plain brief of its family. */
+export function createRun(deps: Deps, input: NewRun): string {
+  return deps.db.transaction((tx) => {
+    const id = newId();
+    const briefId = insertBrief(tx, startingBrief(input.family));
+    tx.insert(run)
+      .values({
+        id,
+        briefId,
+        title: input.title,
+        kind: input.kind,
+        status: "draft",
+        scoring: "goal-improved",
+        units: houseDoc(tx).units,
+        heads:
+          input.kind === "at-home"
+            ? { model: "atHome", asked: 0, takeUp: 0.9, more: 30 }
+            : { model: "forecast", low: 20, likely: 34, high: 60 },
+        afterwards: "anonymise",
+        createdAt: deps.clock(),
+        revision: 1,
+      })
+      .run();
+    return id;
+  });
+}
+
+/** Saves the run's settings over the revision that was opened. */
+export function saveSettings(deps: Deps, person: Person, id: string, input: RunSave): RunDoc {
+  return deps.db.transaction((tx) => {
+    const row = runRow(tx, id);
+    const { revision, ...settings } = input;
+    if (row.revision !== revision) throw stale(runDoc(tx, id, person), changesSince(tx, id, revision));
+    if (settings.opensOn && settings.closesOn && settings.closesOn < settings.opensOn)
+      throw badField("closesOn", "Entries would close before they open.");
+    if (settings.revealOn && settings.closesOn && settings.revealOn < settings.closesOn)
+      throw badField("revealOn", "The reveal would come before entries close.");
+    tx.update(run)
+      .set({ ...settings, revision: revision + 1 })
+      .where(eq(run.id, id))
+      .run();
+    remember(tx, person, deps.clock(), {
+      runId: id,
+      kind: "settings",
+      subject: id,
+      words: settingsWords(settingsOf(row), settings),
+      before: settingsOf(row),
+      revisionBefore: revision,
+      revisionAfter: revision + 1,
+    });
+    return runDoc(tx, id, person);
+  });
+}
+
+function settingsWords(before: RunSettings, after: RunSettings): string {
+  const names: Readonly<Record<keyof RunSettings, string>> = {
+    title: "title",
+    kind: "kind",
+    opensOn: "opening day",
+    closesOn: "closing day",
+    revealOn: "reveal day",
+    scoring: "scoring",
+    units: "units",
+    heads: "expected heads",
+    afterwards: "what happens to entries",
+  };
+  const changed = (Object.keys(names) as (keyof RunSettings)[]).filter((key) => JSON.stringify(before[key]) !== JSON.stringify(after[key]));
+  return changed.length === 0 ? "saved the run" : `changed ${changed.map((key) => names[key]).join(", ")}`;
+}
+
+/** Saves the brief over the revision that was opened; a stale one is refused with what changed. */
+export function saveBrief(deps: Deps, person: Person, id: string, input: BriefSave): RunDoc {
+  return deps.db.transaction((tx) => {
+    const row = runRow(tx, id);
+    const { doc, revision } = loadBrief(tx, row.briefId);
+    if (revision !== input.revision) throw stale(runDoc(tx, id, person), changesSince(tx, row.briefId, input.revision));
+    if (doc.family !== input.brief.family) throw badField("brief.family", "A run keeps its family. Start a new run for another one.");
+    writeBrief(tx, row.briefId, input.brief, revision + 1);
+    remember(tx, person, deps.clock(), {
+      runId: id,
+      kind: "brief",
+      subject: row.briefId,
+      words: input.words || "changed the brief",
+      before: doc,
+      revisionBefore: revision,
+      revisionAfter: revision + 1,
+    });
+    return runDoc(tx, id, person);
+  });
+}
+
+/** Freezes the brief and opens the run to families. Says what is missing, field by field. */
+export function publish(deps: Deps, person: Person, id: string): RunDoc {
+  return deps.db.transaction((tx) => {
+    const row = runRow(tx, id);
+    const errors = missingToPublish(tx, row);
+    if (errors.length > 0) throw new Problem(422, "Not ready to publish", errors.map((e) => e.message).join(" "), { errors });
+    const number = freezeBrief(tx, row.briefId, deps.clock(), person.id);
+    tx.update(run)
+      .set({ status: "published", publishedVersion: number, code: row.code ?? freeCode(tx, id), revision: row.revision + 1 })
+      .where(eq(run.id, id))
+      .run();
+    return runDoc(tx, id, person);
+  });
+}
+
+function missingToPublish(db: Store, row: RunRow): { field: string; message: string }[] {
+  const errors: { field: string; message: string }[] = [];
+  if (row.opensOn === null) errors.push({ field: "opensOn", message: "Set the day on which entries open, in Calendar." });
+  if (row.closesOn === null) errors.push({ field: "closesOn", message: "Set the closing day for entries, in Calendar." });
+  else {
+    const closes = endOfDay(row.closesOn, houseDoc(db).zone) ?? 0;
+    const late = db
+      .select()
+      .from(session)
+      .where(eq(session.runId, row.id))
+      .all()
+      .find((s) => !s.cancelled && s.startAt + s.minutes * 60_000 > closes);
+    if (late)
+      errors.push({
+        field: "closesOn",
+        message: `Entries close on ${dateWords(row.closesOn)}, before a session has ended. Move the closing day or the session.`,
+      });
+  }
+  return errors;
+}
+
+function freeCode(db: Store, id: string): string {
+  for (let attempt = 0; ; attempt += 1) {
+    const code = spokenCode(id, attempt);
+    if (!db.select().from(run).where(eq(run.code, code)).get()) return code;
+  }
+}
+
+/** Takes the run back to a draft (families no longer reach it; entries stay), or cancels it. */
+export function setStatus(deps: Deps, person: Person, id: string, status: "draft" | "cancelled"): RunDoc {
+  return deps.db.transaction((tx) => {
+    const row = runRow(tx, id);
+    tx.update(run)
+      .set({ status, revision: row.revision + 1 })
+      .where(eq(run.id, id))
+      .run();
+    return runDoc(tx, id, person);
+  });
+}
+
+/** A draft with the same brief and settings, without sessions, days and entries. */
+export function duplicate(deps: Deps, id: string): string {
+  return deps.db.transaction((tx) => {
+    const row = runRow(tx, id);
+    const copy = newId();
+    const briefId = insertBrief(tx, loadBrief(tx, row.briefId).doc);
+    tx.insert(run)
+      .values({
+        ...row,
+        id: copy,
+        briefId,
+        title: `${row.title} again`.slice(0, 80),
+        status: "draft",
+        code: null,
+        publishedVersion: null,
+        opensOn: null,
+        closesOn: null,
+        revealOn: null,
+        createdAt: deps.clock(),
+        revision: 1,
+      })
+      .run();
+    return copy;
+  });
+}

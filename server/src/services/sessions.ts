@@ -1,0 +1,92 @@
+import type { RunDoc, SessionInput, SessionSave } from "@lampcrate/contract";
+import { instantOf } from "@lampcrate/core";
+import { and, eq } from "drizzle-orm";
+import type { Store } from "../db/open.ts";
+import { room, session } from "../db/schema.ts";
+import type { Deps } from "../deps.ts";
+import { badField, notFound, stale } from "../http/problem.ts";
+import { refuseTakenRoom } from "./bookings.ts";
+import { houseDoc } from "./house.ts";
+import { newId } from "./ids.ts";
+import { runDoc, runRow, sessionDoc } from "./runs.ts";
+import type { Person } from "./signIn.ts";
+import { remember } from "./undo.ts";
+
+type SessionRow = typeof session.$inferSelect;
+
+/** A wall-clock session of the house as a row; refuses unknown rooms and times that are none. */
+function placed(db: Store, runId: string, input: SessionInput, rest: Pick<SessionRow, "id" | "cancelled" | "revision">): SessionRow {
+  const { zone } = houseDoc(db);
+  const startAt = instantOf(input.start, zone);
+  if (startAt === null) throw badField("start", "That is no date and time of the calendar.");
+  if (!db.select().from(room).where(eq(room.id, input.roomId)).get()) throw badField("roomId", "The house has no such room.");
+  const { title, roomId, start, minutes, setUpMin, tearDownMin, heads } = input;
+  return { ...rest, runId, title, roomId, start, startAt, zone, minutes, setUpMin, tearDownMin, heads };
+}
+
+function sessionOf(db: Store, runId: string, id: string): SessionRow {
+  const found = db
+    .select()
+    .from(session)
+    .where(and(eq(session.id, id), eq(session.runId, runId)))
+    .get();
+  if (!found) throw notFound("session of this run");
+  return found;
+}
+
+/** Puts a session of the run in a room; refuses one that is taken. */
+export function addSession(deps: Deps, person: Person, runId: string, input: SessionInput): RunDoc {
+  return deps.db.transaction((tx) => {
+    runRow(tx, runId);
+    const row = placed(tx, runId, input, { id: newId(), cancelled: false, revision: 1 });
+    refuseTakenRoom(tx, row);
+    tx.insert(session).values(row).run();
+    remember(tx, person, deps.clock(), {
+      runId,
+      kind: "session added",
+      subject: row.id,
+      words: `added a session on ${row.start.replace("T", " ")}`,
+      before: null,
+      revisionBefore: 0,
+      revisionAfter: 1,
+    });
+    return runDoc(tx, runId, person);
+  });
+}
+
+export function saveSession(deps: Deps, person: Person, runId: string, id: string, input: SessionSave): RunDoc {
+  return deps.db.transaction((tx) => {
+    const before = sessionOf(tx, runId, id);
+    if (before.revision !== input.revision) throw stale(sessionDoc(before), []);
+    const row = placed(tx, runId, input, { id, cancelled: before.cancelled, revision: before.revision + 1 });
+    refuseTakenRoom(tx, row);
+    tx.update(session).set(row).where(eq(session.id, id)).run();
+    remember(tx, person, deps.clock(), {
+      runId,
+      kind: "session changed",
+      subject: id,
+      words: `changed the session on ${before.start.replace("T", " ")}`,
+      before,
+      revisionBefore: before.revision,
+      revisionAfter: row.revision,
+    });
+    return runDoc(tx, runId, person);
+  });
+}
+
+export function removeSession(deps: Deps, person: Person, runId: string, id: string): RunDoc {
+  return deps.db.transaction((tx) => {
+    const before = sessionOf(tx, runId, id);
+    tx.delete(session).where(eq(session.id, id)).run();
+    remember(tx, person, deps.clock(), {
+      runId,
+      kind: "session removed",
+      subject: id,
+      words: `removed the session on ${before.start.replace("T", " ")}`,
+      before,
+      revisionBefore: before.revision,
+      revisionAfter: before.revision + 1,
+    });
+    return runDoc(tx, runId, person);
+  });
+}

@@ -1,0 +1,79 @@
+import type { SheetDoc, SheetLine } from "@lampcrate/contract";
+import { addDays, dateWords, endOfDay, families, isFamilyId, showQuantity, startOfDay } from "@lampcrate/core";
+import type { Store } from "../db/open.ts";
+import type { FrozenBrief } from "../db/schema.ts";
+import { notFound } from "../http/problem.ts";
+import { frozenVersion } from "./briefs.ts";
+import { houseDoc } from "./house.ts";
+import type { RunRow } from "./runs.ts";
+
+/** What families see of a run: the frozen version, never the draft. */
+export function sheetDoc(db: Store, row: RunRow, now: number, version = row.publishedVersion): SheetDoc {
+  const house = houseDoc(db);
+  if (row.code === null || version === null) throw notFound("challenge", "code");
+  const frozen = frozenVersion(db, row.briefId, version);
+  const { lines, ...brief } = frozen.brief;
+  return {
+    code: row.code,
+    title: row.title,
+    house: house.name,
+    version,
+    brief,
+    lines: lines.map((line) => sheetLine(line, frozen, row.units)),
+    cautions: cautionWords(frozen),
+    units: row.units,
+    opensOn: row.opensOn,
+    closesOn: row.closesOn,
+    entries: entryDoor(row, house.zone, now),
+    revealOn: row.revealOn,
+    keeping: keepingWords(row, house.keepingDays),
+  };
+}
+
+function sheetLine(line: FrozenBrief["brief"]["lines"][number], frozen: FrozenBrief, units: RunRow["units"]): SheetLine {
+  const material = frozen.materials[line.materialId];
+  const name = material?.name ?? "material";
+  const each = line.per === "builder" || line.per === "team" ? "" : ` for each ${line.per}`;
+  const amount =
+    line.kind === "reusable"
+      ? ""
+      : material?.unit === "mm"
+        ? `${showQuantity(line.amount / 1000, "length", units)} of `
+        : material?.unit === "g"
+          ? `${line.amount} g of `
+          : material?.unit === "ml"
+            ? `${line.amount} ml of `
+            : `${line.amount} × `;
+  const size = line.cut ? `, ${showQuantity(line.cut.widthM, "length", units)} by ${showQuantity(line.cut.heightM, "length", units)}` : "";
+  return { words: `${amount}${name}${size}${each}`, source: line.source, standIn: line.standIn };
+}
+
+/** The required cautions of family, materials and ages, and the planner's own before the last, which defers to the venue. */
+function cautionWords({ brief, materials }: FrozenBrief): readonly string[] {
+  if (!isFamilyId(brief.family)) return [];
+  const used = Object.values(materials);
+  const required = families[brief.family].cautions(brief.spec, {
+    youngestAge: brief.youngestAge,
+    allergens: [...new Set(used.flatMap((m) => m.allergens))],
+    smallParts: used.some((m) => m.smallPart),
+    latex: used.some((m) => m.latex),
+  });
+  const words = required.map((caution) => caution.words);
+  return [...words.slice(0, -1), ...brief.cautions.map((caution) => caution.words), ...words.slice(-1)];
+}
+
+/** Whether entries may come in now, by the house's days. */
+export function entryDoor(row: RunRow, zone: string, now: number): SheetDoc["entries"] {
+  const opens = row.opensOn === null ? null : startOfDay(row.opensOn, zone);
+  const closes = row.closesOn === null ? null : endOfDay(row.closesOn, zone);
+  if (opens === null || now < opens) return "not yet";
+  return closes !== null && now >= closes ? "closed" : "open";
+}
+
+function keepingWords(row: RunRow, keepingDays: number): string {
+  const from = row.revealOn ?? row.closesOn;
+  const when = from === null ? `${keepingDays} days after the reveal` : `on ${dateWords(addDays(from, keepingDays))}`;
+  return row.afterwards === "erase"
+    ? `Everything in this entry is erased ${when}.`
+    : `The made-up name, the link and all words are erased ${when}; the numbers stay without them.`;
+}

@@ -1,0 +1,107 @@
+import type { BriefDoc, RunSettings } from "@lampcrate/contract";
+import { and, desc, eq, gt } from "drizzle-orm";
+import type { Store } from "../db/open.ts";
+import { entry, run, session, siftDecision, staff, undoStep } from "../db/schema.ts";
+import type { Deps } from "../deps.ts";
+import { Problem } from "../http/problem.ts";
+import { refuseTakenRoom } from "./bookings.ts";
+import { loadBrief, writeBrief } from "./briefs.ts";
+import type { Person } from "./signIn.ts";
+
+type Kind = typeof undoStep.$inferInsert.kind;
+
+/** Remembers how to take a change back: what was there before, and which revision the change made. */
+export function remember(
+  db: Store,
+  by: Person,
+  at: number,
+  step: { runId: string; kind: Kind; subject: string; words: string; before: unknown; revisionBefore: number; revisionAfter: number },
+): void {
+  db.insert(undoStep)
+    .values({ ...step, staffId: by.id, at, undone: false })
+    .run();
+}
+
+/** What this person's next undo on the run would take back, in words. */
+export function nextUndo(db: Store, runId: string, staffId: string): typeof undoStep.$inferSelect | null {
+  const mine = and(eq(undoStep.runId, runId), eq(undoStep.staffId, staffId), eq(undoStep.undone, false));
+  return db.select().from(undoStep).where(mine).orderBy(desc(undoStep.id)).get() ?? null;
+}
+
+/** What happened to a thing since a revision: "R. Heron: Clear gap 540 mm to 600 mm". */
+export function changesSince(db: Store, subject: string, revision: number): readonly string[] {
+  return db
+    .select({ who: staff.name, words: undoStep.words })
+    .from(undoStep)
+    .innerJoin(staff, eq(staff.id, undoStep.staffId))
+    .where(and(eq(undoStep.subject, subject), gt(undoStep.revisionAfter, revision)))
+    .all()
+    .map((step) => `${step.who}: ${step.words}`);
+}
+
+/** Takes back this person's last change on the run, unless somebody has changed the same thing since. Gives its words. */
+export function undoLast(deps: Deps, by: Person, runId: string): string {
+  return deps.db.transaction((tx) => {
+    const step = nextUndo(tx, runId, by.id);
+    if (!step) throw new Problem(409, "Nothing to undo", "You have changed nothing here that can be taken back.");
+    const revision = restore(tx, step);
+    tx.update(undoStep).set({ undone: true }).where(eq(undoStep.id, step.id)).run();
+    // The thing is as it was before this step, under a new revision: earlier steps follow it there.
+    tx.update(undoStep)
+      .set({ revisionAfter: revision })
+      .where(and(eq(undoStep.subject, step.subject), eq(undoStep.revisionAfter, step.revisionBefore), eq(undoStep.undone, false)))
+      .run();
+    return step.words;
+  });
+}
+
+function restore(db: Store, step: typeof undoStep.$inferSelect): number {
+  const expect = (revision: number | undefined): number => {
+    if (revision !== step.revisionAfter)
+      throw new Problem(409, "Changed since", "Somebody has changed this after you, so it can't be taken back any more.");
+    return revision + 1;
+  };
+  switch (step.kind) {
+    case "brief": {
+      const next = expect(loadBrief(db, step.subject).revision);
+      writeBrief(db, step.subject, step.before as BriefDoc, next);
+      return next;
+    }
+    case "settings": {
+      const next = expect(db.select().from(run).where(eq(run.id, step.subject)).get()?.revision);
+      db.update(run)
+        .set({ ...(step.before as RunSettings), revision: next })
+        .where(eq(run.id, step.subject))
+        .run();
+      return next;
+    }
+    case "session added": {
+      const next = expect(db.select().from(session).where(eq(session.id, step.subject)).get()?.revision);
+      db.delete(session).where(eq(session.id, step.subject)).run();
+      return next;
+    }
+    case "session changed": {
+      const next = expect(db.select().from(session).where(eq(session.id, step.subject)).get()?.revision);
+      const before = { ...(step.before as typeof session.$inferSelect), revision: next };
+      refuseTakenRoom(db, before);
+      db.update(session).set(before).where(eq(session.id, step.subject)).run();
+      return next;
+    }
+    case "session removed": {
+      const before = { ...(step.before as typeof session.$inferSelect), revision: step.revisionAfter };
+      refuseTakenRoom(db, before);
+      db.insert(session).values(before).run();
+      return step.revisionAfter;
+    }
+    case "decision": {
+      const next = expect(db.select().from(entry).where(eq(entry.id, step.subject)).get()?.revision);
+      db.update(entry)
+        .set({ state: step.before as typeof entry.$inferSelect.state, revision: next })
+        .where(eq(entry.id, step.subject))
+        .run();
+      const last = db.select().from(siftDecision).where(eq(siftDecision.entryId, step.subject)).orderBy(desc(siftDecision.id)).get();
+      if (last) db.delete(siftDecision).where(eq(siftDecision.id, last.id)).run();
+      return next;
+    }
+  }
+}
