@@ -27,7 +27,7 @@ export const wall = Joi.string()
 export const zone = Joi.string()
   .max(60)
   .custom((value: string, helpers) => (isZone(value) ? value : helpers.error("any.invalid")), "a zone")
-  .messages({ "any.invalid": "{#label} must be a time zone such as Europe/Dublin or UTC" });
+  .messages({ "any.invalid": "{#label} must be a time zone such as CET or UTC" });
 
 export const share = Joi.number().min(0).max(1);
 export const revision = Joi.number().integer().min(1).required();

@@ -1,6 +1,6 @@
 import { Temporal } from "temporal-polyfill";
 
-/** True for a time zone name this machine knows, such as "Europe/Dublin" or "UTC". */
+/** True for a time zone name this machine knows, such as "CET" or "UTC". */
 export function isZone(zone: string): boolean {
   try {
     Temporal.Now.zonedDateTimeISO(zone);

@@ -1,0 +1,94 @@
+import type { AgeBand, EntryInput, TrialInput, VersionInput } from "@lampcrate/contract";
+import { seedOf, uniformAt, wholeBelow } from "@lampcrate/core";
+
+/** About normal noise, sd 1: twelve uniforms less six. */
+function noise(seed: number, draw: number): number {
+  let sum = -6;
+  for (let place = 0; place < 12; place += 1) sum += uniformAt(seed, draw, place);
+  return sum;
+}
+
+const ages: readonly AgeBand[] = ["6 to 8", "9 to 11", "9 to 11", "mixed", "12 to 15"];
+
+const trial = (raw: string | null, instrument: string, seen: readonly string[] = []): TrialInput => ({
+  raw,
+  instrument,
+  seen,
+  atLeast: false,
+  kept: false,
+});
+
+function entry(name: string, versions: readonly VersionInput[], said = ""): EntryInput {
+  const seed = seedOf("demo", name);
+  return {
+    id: `demo-${name}-`.padEnd(24, "0"),
+    secret: `demo-secret-${name}-`.padEnd(32, "0"),
+    ageBand: ages[wholeBelow(ages.length, seed, 0)] ?? null,
+    consentKeep: true,
+    consentPhoto: false,
+    said,
+    versions,
+  };
+}
+
+const version = (
+  changed: string,
+  variables: VersionInput["variables"],
+  trials: readonly TrialInput[],
+  rest: Partial<VersionInput> = {},
+): VersionInput => ({
+  role: "build",
+  changed,
+  madeOf: "",
+  variables,
+  guess: null,
+  place: "indoors",
+  trials,
+  ...rest,
+});
+
+/** Spinner families: a bare drop, a first wing, then one change. `odd` makes the last trial a slip or an impossible one. */
+export function spinnerEntry(name: string, odd: "none" | "decimal" | "fast" | "rare" = "none"): EntryInput {
+  const seed = seedOf("spinner", name);
+  const hand = 0.06;
+  const base = 1.24 + 0.12 * noise(seed, 0);
+  const gain = 1.18 + 0.1 * noise(seed, 1);
+  const times = (mean: number, from: number): TrialInput[] =>
+    [0, 1, 2].map((i) => trial(Math.max(0.75, mean + hand * noise(seed, from + i)).toFixed(2), "hand stopwatch"));
+  const control = [0, 1].map((i) => trial((0.66 + 0.04 * noise(seed, 40 + i)).toFixed(2), "hand stopwatch"));
+  const wide = wholeBelow(3, seed, 9) > 0;
+  const first = times(base, 10);
+  const last = times(base * gain, 20);
+  if (odd === "decimal") last[2] = trial("16.1", "hand stopwatch");
+  if (odd === "fast") last[1] = trial("0.12", "hand stopwatch");
+  if (odd === "rare") last[0] = trial("5.2", "hand stopwatch", ["drifts"]);
+  const before = { kind: "spinner", sizeM: 0.07, cargoKg: 0.001 };
+  const after = wide ? { ...before, sizeM: 0.1 } : { ...before, sizeM: 0.1, cargoKg: 0.0005 };
+  return entry(
+    `spinner-${name}`,
+    [
+      version("", {}, control, { role: "control", madeOf: "two clips, no wings" }),
+      version("first wings", before, first, { guess: "1.5", madeOf: "copy paper, two clips" }),
+      version(wide ? "longer wings" : "longer wings and one clip less", after, last, { guess: "2", madeOf: "copy paper, clips" }),
+    ],
+    wholeBelow(4, seed, 30) === 0 ? "We liked how it spun both ways." : "",
+  );
+}
+
+/** Bridge families: flat first, then pleated, then deeper. */
+export function boardwalkEntry(name: string, odd: "none" | "unit" | "heavy" = "none"): EntryInput {
+  const seed = seedOf("boardwalk", name);
+  const grams = (mean: number, from: number): TrialInput[] =>
+    [0, 1, 2].map((i) => trial(`${Math.max(20, Math.round((mean * (1 + 0.14 * noise(seed, from + i))) / 10) * 10)} g`, "kitchen scale"));
+  const first = grams(420, 0);
+  const second = grams(780 + 160 * noise(seed, 50), 10);
+  if (odd === "unit") second[1] = trial("780 kg", "kitchen scale");
+  if (odd === "heavy") second[2] = trial("9,5 kg", "kitchen scale");
+  return entry(`boardwalk-${name}`, [
+    version("first build", { form: "pleated", sheetsUsed: 2, widthM: 0.1 }, first, { guess: "500 g", madeOf: "card and newsprint" }),
+    version("a face on each side", { form: "sandwich", sheetsUsed: 2, widthM: 0.1 }, second, {
+      guess: "1 kg",
+      madeOf: "card, newsprint, tape",
+    }),
+  ]);
+}

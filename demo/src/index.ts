@@ -1,0 +1,224 @@
+import type { EntryInput, RunKind, RunSettings, SessionInput } from "@lampcrate/contract";
+import { type HeadsModel, seedOf, wholeBelow } from "@lampcrate/core";
+import {
+  addMaterial,
+  addSession,
+  addStaff,
+  createRun,
+  type Deps,
+  decide,
+  entriesOf,
+  houseDoc,
+  openDatabase,
+  type Person,
+  publish,
+  receiveEntry,
+  runDoc,
+  saveBrief,
+  saveHouse,
+  saveSettings,
+  setUp,
+} from "@lampcrate/server";
+import { pino } from "pino";
+import { boardwalk, type DemoBrief, fullLine, raft, spinner } from "./briefs.ts";
+import { DemoDays, zone } from "./calendar.ts";
+import { boardwalkEntry, spinnerEntry } from "./entries.ts";
+import { type MaterialKey, materials, rooms } from "./house.ts";
+
+/** What signs in to the demo. */
+export const demoSignIn = { signIn: "marsh.sedge", password: "lamplight-demo" };
+
+const day = 86_400_000;
+
+/**
+ * Loads the made-up scenario through the application's own services, with the clock set back for what is past:
+ * six weeks of history laid from `now`. The same `now` gives the same demo.
+ */
+export async function loadDemo(folder: string, now: number, url: string): Promise<void> {
+  const db = openDatabase(folder);
+  let at = now - 42 * day;
+  const deps: Deps = { db, clock: () => at, log: pino({ level: "silent" }), url, setupCode: "demo", web: null };
+  const days = new DemoDays(now);
+  const planner = await makeHouse(deps, days, url);
+  const store = Object.fromEntries(Object.entries(materials).map(([key, input]) => [key, addMaterial(deps, input).id])) as Record<
+    MaterialKey,
+    string
+  >;
+  const run = new DemoRuns(deps, planner, store, (instant) => {
+    at = instant;
+  });
+
+  const firstFlights = run.make(
+    "First flights",
+    "at-home",
+    spinner,
+    { opensOn: days.in(-38), closesOn: days.in(-12), revealOn: days.in(-3) },
+    now - 40 * day,
+    atHome(34, 6),
+  );
+  run.publish(firstFlights);
+  run.send(firstFlights, "first", 18, (name, i) => spinnerEntry(name, i === 7 ? "decimal" : "none"), now - 36 * day, now - 13 * day);
+  run.sift(firstFlights, () => true, now - 11 * day);
+
+  const walk = run.make(
+    "Boardwalk over the Bog",
+    "drop-in",
+    boardwalk,
+    { opensOn: days.saturday(-2), closesOn: days.in(39), revealOn: days.in(43) },
+    now - 30 * day,
+    { model: "forecast", low: 62, likely: 85, high: 118 },
+  );
+  for (const week of [-2, -1, 0, 1, 2])
+    run.session(
+      walk,
+      days.saturday(week),
+      "10:00",
+      "marsh-room",
+      240,
+      { model: "forecast", low: 62, likely: 85, high: 118, cap: 160 },
+      "Saturday drop-in",
+    );
+  run.publish(walk);
+  run.send(
+    walk,
+    "walk",
+    13,
+    (name, i) => boardwalkEntry(name, i === 9 ? "unit" : i === 11 ? "heavy" : "none"),
+    Math.min(now - day, days.at(days.saturday(-2), "15:00")),
+    now - day / 4,
+  );
+  run.sift(walk, (i) => i < 8, now - day / 6);
+
+  const seeds = run.make(
+    "Seed-Wing Spinner",
+    "at-home",
+    spinner,
+    { opensOn: days.in(-20), closesOn: days.in(16), revealOn: days.in(22) },
+    now - 26 * day,
+    atHome(52, 30),
+  );
+  run.session(seeds, days.saturday(-2), "11:00", "library-corner", 180, atHome(40, 10), "Bags out");
+  run.session(seeds, days.saturday(0), "14:00", "library-corner", 120, atHome(36, 12), "Bags out");
+  run.publish(seeds);
+  run.send(
+    seeds,
+    "seed",
+    26,
+    (name, i) => spinnerEntry(name, ({ 21: "decimal", 23: "fast", 24: "rare" } as const)[i] ?? "none"),
+    now - 19 * day,
+    now - day / 8,
+  );
+  run.sift(seeds, (i) => i < 19, now - day / 8);
+
+  const rescue = run.make(
+    "Reed Raft Rescue",
+    "visiting group",
+    raft,
+    { opensOn: days.in(6), closesOn: days.in(34), revealOn: days.in(38) },
+    now - 9 * day,
+    { model: "signedUp", signedUp: 24, showRate: 0.9, walkIns: 0 },
+  );
+  run.session(
+    rescue,
+    days.in(8),
+    "16:30",
+    "marsh-room",
+    90,
+    { model: "signedUp", signedUp: 24, showRate: 0.9, walkIns: 1 },
+    "Otter Patrol",
+  );
+  run.make(
+    "Seed-wings from the loft",
+    "workshop",
+    { ...spinner, lines: [] },
+    { opensOn: null, closesOn: null, revealOn: null },
+    now - 2 * day,
+    { model: "forecast", low: 10, likely: 16, high: 24 },
+  );
+  db.$client.close();
+}
+
+const atHome = (asked: number, more: number): HeadsModel => ({ model: "atHome", asked, takeUp: 0.9, more });
+
+async function makeHouse(deps: Deps, days: DemoDays, url: string): Promise<Person> {
+  const id = await setUp(deps, {
+    code: "demo",
+    houseName: "Quillmarsh Hall",
+    zone,
+    currency: "EUR",
+    units: "metric",
+    publicUrl: url,
+    name: "Marsh Sedge",
+    ...demoSignIn,
+  });
+  saveHouse(deps, {
+    ...houseDoc(deps.db),
+    rooms,
+    closures: [{ id: "winter-rest", from: days.in(26), to: days.in(33), why: "Winter rest" }],
+  });
+  await addStaff(deps, { name: "Rush Tern", signIn: "rush.tern", role: "sifter", active: true, password: demoSignIn.password });
+  await addStaff(deps, { name: "Fen Plover", signIn: "fen.plover", role: "floor", active: true, password: demoSignIn.password });
+  return { id, name: "Marsh Sedge", role: "planner" };
+}
+
+/** Does with the demo's runs what a planner and families would do, at the time they would. */
+class DemoRuns {
+  constructor(
+    private readonly deps: Deps,
+    private readonly planner: Person,
+    private readonly store: Record<MaterialKey, string>,
+    private readonly setClock: (instant: number) => void,
+  ) {}
+
+  make(
+    title: string,
+    kind: RunKind,
+    { brief, lines }: DemoBrief,
+    dates: Pick<RunSettings, "opensOn" | "closesOn" | "revealOn">,
+    at: number,
+    heads: HeadsModel,
+  ): string {
+    this.setClock(at);
+    const id = createRun(this.deps, { title, kind, family: brief.family });
+    const doc = {
+      ...brief,
+      lines: lines.map((line, i) => fullLine(line, `line-${i + 1}-${line.material}`.slice(0, 40), this.store[line.material])),
+    };
+    saveBrief(this.deps, this.planner, id, { revision: 1, brief: doc, words: "pinned the numbers" });
+    const { revision, scoring, units, afterwards } = runDoc(this.deps.db, id, this.planner);
+    saveSettings(this.deps, this.planner, id, { revision, title, kind, ...dates, scoring, units, afterwards, heads });
+    return id;
+  }
+
+  session(id: string, date: string, time: string, roomId: string, minutes: number, heads: HeadsModel, title: string): void {
+    const input: SessionInput = { title, roomId, start: `${date}T${time}`, minutes, setUpMin: 60, tearDownMin: 45, heads };
+    addSession(this.deps, this.planner, id, input);
+  }
+
+  publish(id: string): void {
+    publish(this.deps, this.planner, id);
+  }
+
+  /** Sends `count` entries, spread evenly over a stretch of time. */
+  send(id: string, name: string, count: number, make: (name: string, i: number) => EntryInput, from: number, to: number): void {
+    const code = runDoc(this.deps.db, id, this.planner).code ?? "";
+    for (let i = 0; i < count; i += 1) {
+      this.setClock(from + ((to - from) * (i + 1)) / (count + 1) - wholeBelow(3600_000, seedOf(name), i));
+      receiveEntry(this.deps, code, make(`${name}${String(i + 1).padStart(2, "0")}`, i));
+    }
+  }
+
+  /** Decides on the entries chosen: impossible ones are set aside, the rest accepted. */
+  sift(id: string, chosen: (i: number) => boolean, at: number): void {
+    this.setClock(at);
+    for (const [i, entry] of entriesOf(this.deps.db, id).entries()) {
+      if (!chosen(i)) continue;
+      const odd = entry.versions.some((version) => version.trials.some((trial) => trial.flag === "impossible"));
+      decide(this.deps, this.planner, id, entry.id, {
+        decision: odd ? "set aside" : "accepted",
+        why: odd ? "one time can't happen; asked the family" : "",
+        revision: entry.revision,
+      });
+    }
+  }
+}

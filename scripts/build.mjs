@@ -1,0 +1,80 @@
+// Builds the interface and bundles the server and the demo loader. Skips what has not changed since.
+import { createHash } from "node:crypto";
+import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from "node:fs";
+import { join, relative } from "node:path";
+import { pathToFileURL } from "node:url";
+import { gzipSync } from "node:zlib";
+import { ensureInstalled, giveUp, root, run } from "./ensure.mjs";
+
+const sources = [
+  "core/src",
+  "contract/src",
+  "server/src",
+  "server/migrations",
+  "demo/src",
+  "web",
+  "package-lock.json",
+  "scripts/build.mjs",
+];
+
+function* filesBelow(path) {
+  if (!statSync(path).isDirectory()) {
+    yield path;
+    return;
+  }
+  for (const name of readdirSync(path).sort()) if (!["node_modules", "dist"].includes(name)) yield* filesBelow(join(path, name));
+}
+
+function fingerprint() {
+  const hash = createHash("sha256");
+  for (const source of sources)
+    for (const file of filesBelow(join(root, source))) hash.update(relative(root, file)).update(readFileSync(file));
+  return hash.digest("hex");
+}
+
+/** Bundles our own packages; what comes from the registry stays where it is. */
+async function bundle(entry, outfile) {
+  const { build } = await import("esbuild");
+  await build({
+    entryPoints: [join(root, entry)],
+    outfile: join(root, outfile),
+    bundle: true,
+    platform: "node",
+    format: "esm",
+    target: "node20",
+    logLevel: "warning",
+    sourcemap: true,
+    plugins: [
+      {
+        name: "ours-in",
+        setup: (b) =>
+          b.onResolve({ filter: /^[^./]/ }, (args) =>
+            args.path.startsWith("@lampcrate/") || args.kind === "entry-point" ? null : { path: args.path, external: true },
+          ),
+      },
+    ],
+  });
+}
+
+function zip(folder) {
+  for (const file of filesBelow(folder))
+    if (/\.(js|css|svg)$/.test(file)) writeFileSync(`${file}.gz`, gzipSync(readFileSync(file), { level: 9 }));
+}
+
+/** Builds everything, unless the sources are those of the last build. */
+export async function ensureBuilt() {
+  const stamp = join(root, "server", "dist", ".built");
+  const now = fingerprint();
+  if (existsSync(stamp) && readFileSync(stamp, "utf8") === now && existsSync(join(root, "web", "dist", "index.html"))) return;
+  console.log("Building.");
+  if (run("npx", ["--no-install", "vite", "build", "--logLevel", "warn", "web"]) !== 0) giveUp("The interface could not be built.");
+  zip(join(root, "web", "dist", "assets"));
+  await bundle("server/src/main.ts", "server/dist/main.js");
+  await bundle("demo/src/load.ts", "server/dist/loadDemo.js");
+  writeFileSync(stamp, now);
+}
+
+if (import.meta.url === pathToFileURL(process.argv[1]).href) {
+  ensureInstalled();
+  await ensureBuilt();
+}

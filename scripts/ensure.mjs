@@ -1,0 +1,58 @@
+// Makes a fresh machine ready: Node's own modules only, for nothing is installed yet.
+import { spawnSync } from "node:child_process";
+import { createHash } from "node:crypto";
+import { existsSync, mkdirSync, readFileSync, writeFileSync } from "node:fs";
+import { dirname, join, resolve } from "node:path";
+import { fileURLToPath } from "node:url";
+
+export const root = resolve(dirname(fileURLToPath(import.meta.url)), "..");
+const stamp = join(root, "node_modules", ".lampcrate-installed");
+
+/** Runs a command with its output shown; gives its exit code. */
+export function run(command, args, env = {}) {
+  const done = spawnSync(command, args, { cwd: root, stdio: "inherit", env: { ...process.env, ...env } });
+  if (done.error) console.error(done.error.message);
+  return done.status ?? 1;
+}
+
+/** Ends with one clear line. */
+export function giveUp(words) {
+  console.error(`\n${words}\n`);
+  process.exit(1);
+}
+
+const has = (command) => spawnSync("sh", ["-c", `command -v ${command}`]).status === 0;
+
+/** Installs packages when the lock file is not the one last installed from. */
+export function ensureInstalled() {
+  const [major, minor] = process.versions.node.split(".").map(Number);
+  if (major < 20 || (major === 20 && minor < 19)) giveUp(`Lamp Crate needs Node 20.19 or newer; this is ${process.versions.node}.`);
+  const wanted = createHash("sha256")
+    .update(readFileSync(join(root, "package-lock.json")))
+    .update(process.version)
+    .digest("hex");
+  if (existsSync(stamp) && readFileSync(stamp, "utf8") === wanted) return;
+  const missing = ["python3", "make", "g++"].filter((tool) => !has(tool));
+  if (missing.length > 0)
+    giveUp(`The database is compiled here and needs ${missing.join(", ")}. On Debian: apt-get install -y python3 make g++`);
+  console.log("Installing packages; the database compiles, which takes about two minutes the first time.");
+  const headers = resolve(dirname(process.execPath), "..");
+  const env = { npm_config_build_from_source: "better-sqlite3" };
+  if (existsSync(join(headers, "include", "node", "node.h"))) env.npm_config_nodedir = headers;
+  if (run("npm", ["ci", "--no-audit", "--no-fund", "--loglevel=error"], env) !== 0)
+    giveUp("Packages could not be installed. Check that the npm registry can be reached, then run the same command again.");
+  mkdirSync(dirname(stamp), { recursive: true });
+  writeFileSync(stamp, wanted);
+}
+
+/** Finds Chromium, installing Debian's where this may; null when there is none. */
+export function ensureChromium() {
+  const found = ["/usr/bin/chromium", "/usr/bin/chromium-browser", "/usr/bin/google-chrome"].find((path) => existsSync(path));
+  if (found || process.env.LAMPCRATE_CHROMIUM) return process.env.LAMPCRATE_CHROMIUM ?? found;
+  if (process.getuid?.() === 0 && has("apt-get")) {
+    console.log("Installing Debian's Chromium for the browser tests.");
+    if (run("apt-get", ["update", "-qq"]) === 0)
+      run("apt-get", ["install", "-y", "-qq", "chromium"], { DEBIAN_FRONTEND: "noninteractive" });
+  }
+  return existsSync("/usr/bin/chromium") ? "/usr/bin/chromium" : null;
+}
