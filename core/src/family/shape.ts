@@ -172,6 +172,8 @@ export interface Family {
   readonly variables: readonly Field[];
   readonly measures: (spec: Values) => readonly [Measure, ...Measure[]];
   readonly goal: (spec: Values) => Goal;
+  /** The field whose ruler shows the band predicted for the goal's measure. */
+  readonly goalField: string;
   readonly goalWords: (spec: Values, show: (si: number, dimension: Dimension) => string) => string;
   readonly predict: (spec: Values, design: Values) => readonly Prediction[];
   readonly bounds: (measure: string, spec: Values, design: Values, sd: number, place?: Place) => Bounds;

@@ -227,6 +227,7 @@ export const descent: Family = {
     },
   ],
   goal: (s) => ({ measure: "time", value: numberOf(s, spec, "goalS"), better: "more" }),
+  goalField: "goalS",
   goalWords: (s, show) => `Fall ${show(numberOf(s, spec, "heightM"), "length")} in ${numberOf(s, spec, "goalS").toFixed(1)} s or longer`,
   predict,
   bounds,

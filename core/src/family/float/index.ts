@@ -215,6 +215,7 @@ export const float: Family = {
     },
   ],
   goal: (s) => ({ measure: "count", value: numberOf(s, spec, "goalCount"), better: "more" }),
+  goalField: "goalCount",
   goalWords: (s, show) =>
     `Carry ${numberOf(s, spec, "goalCount")} ${tokenOf(s).words}s on a sheet of ${show(numberOf(s, spec, "sideM"), "length")} square`,
   predict,

@@ -71,6 +71,7 @@ export const span: Family = {
     { id: "sag", words: "Sag", dimension: "length", quality: "sag", better: "less", unit: "mm", instruments: ["ruler", "tape"] },
   ],
   goal: (spec) => ({ measure: "load", value: numberOf(spec, spanSpec, "loadKg"), better: "more" }),
+  goalField: "loadKg",
   goalWords: (spec, show) =>
     `Span ${show(numberOf(spec, spanSpec, "gapM"), "length")}, hold ${show(numberOf(spec, spanSpec, "loadKg"), "mass")} for ${numberOf(spec, spanSpec, "holdS")} s`,
   predict,

@@ -1,0 +1,35 @@
+import type { BriefLine, MaterialDoc } from "@lampcrate/contract";
+import { type ManifestLine, showNumber, showQuantity, type UnitChoice } from "@lampcrate/core";
+
+/** Cents as money of the house. */
+export function money(cents: number, currency: string): string {
+  return new Intl.NumberFormat("en", { style: "currency", currency, maximumFractionDigits: cents >= 10_000 ? 0 : 2 }).format(cents / 100);
+}
+
+/** An amount of a material in its own unit. */
+export function amountWords(amount: number, unit: MaterialDoc["unit"], choice: UnitChoice): string {
+  if (unit === "mm") return showQuantity(amount / 1000, "length", choice, choice === "metric" && amount >= 1000 ? "m" : undefined);
+  if (unit === "g") return showQuantity(amount / 1000, "mass", choice);
+  if (unit === "ml") return amount >= 1000 ? `${showNumber(amount / 1000, 1)} l` : `${showNumber(amount, 0)} ml`;
+  return showNumber(Math.ceil(amount - 1e-9), 0);
+}
+
+/** One sentence under a line that says what to do. */
+export function lineSays(line: ManifestLine, of: BriefLine, material: MaterialDoc, choice: UnitChoice): { readonly words: string; readonly short: boolean } {
+  if (of.cut && material.sheetWidthM === null) return { words: "give the sheet a size in the store room, to know how many to cut", short: true };
+  if (of.cut && line.piecesPerParent === 0) return { words: `a piece this size does not fit on ${material.name}`, short: true };
+  const cut = line.parents === null ? "" : `${line.parents} ${line.parents === 1 ? "sheet" : "sheets"}, ${line.piecesPerParent} on each${line.cutExact ? "" : " or a few more"}; `;
+  if (line.short > 0) {
+    const packs = Math.ceil(line.short / material.packSize - 1e-9);
+    const unit = line.parents === null ? amountWords(line.short, material.unit, choice) : `${line.short} ${line.short === 1 ? "sheet" : "sheets"}`;
+    const pack = material.packSize === 1 ? "" : `, ${packs} ${packs === 1 ? "pack" : "packs"} of ${amountWords(material.packSize, material.unit, choice)}`;
+    return { words: `${cut}${unit} short${pack}`, short: true };
+  }
+  if (of.kind === "reusable") return { words: `${cut}on hand; comes back afterwards`, short: false };
+  return { words: `${cut}on hand; about ${amountWords(line.leftOver, material.unit, choice)} left over`, short: false };
+}
+
+/** What a line counts by, for a sentence. */
+export function perWords(line: BriefLine): string {
+  return line.kind === "reusable" ? "shared" : `per ${line.per}`;
+}

@@ -1,0 +1,16 @@
+import { queryOptions } from "@tanstack/react-query";
+import { api, ask } from "../shared/client.ts";
+
+/** Who is signed in, and whether the house has been set up. */
+export const meQuery = queryOptions({ queryKey: ["me"], queryFn: () => ask(api.me.$get()) });
+export const setupQuery = queryOptions({ queryKey: ["setup"], queryFn: () => ask(api.setup.$get()) });
+
+export const seasonQuery = queryOptions({ queryKey: ["season"], queryFn: () => ask(api.season.$get()) });
+export const houseQuery = queryOptions({ queryKey: ["house"], queryFn: () => ask(api.house.$get()) });
+export const staffQuery = queryOptions({ queryKey: ["staff"], queryFn: () => ask(api.staff.$get()) });
+export const materialsQuery = queryOptions({ queryKey: ["materials"], queryFn: () => ask(api.materials.$get()) });
+export const bookingsQuery = queryOptions({ queryKey: ["bookings"], queryFn: () => ask(api.bookings.$get()) });
+
+export const runQuery = (id: string) => queryOptions({ queryKey: ["run", id], queryFn: () => ask(api.runs[":id"].$get({ param: { id } })) });
+export const entriesQuery = (id: string) => queryOptions({ queryKey: ["run", id, "entries"], queryFn: () => ask(api.runs[":id"].entries.$get({ param: { id } })) });
+export const findingsQuery = (id: string) => queryOptions({ queryKey: ["run", id, "findings"], queryFn: () => ask(api.runs[":id"].findings.$get({ param: { id } })) });

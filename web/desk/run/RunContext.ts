@@ -1,0 +1,30 @@
+import type { MaterialDoc, RunDoc, SessionDoc } from "@lampcrate/contract";
+import type { HeadsModel } from "@lampcrate/core";
+import { createContext, useContext } from "react";
+import type { CrateFor } from "../../shared/crateInput.ts";
+import type { Crate } from "../crate/useCrate.ts";
+import type { BriefDraft } from "./useBriefDraft.ts";
+
+/** What every step of a run shares. */
+export interface RunWork {
+  readonly run: RunDoc;
+  readonly draft: BriefDraft;
+  readonly materials: readonly MaterialDoc[];
+  readonly crateFor: CrateFor;
+  readonly setCrateFor: (of: CrateFor) => void;
+  /** The session the crate is for; null for the whole run. */
+  readonly session: SessionDoc | null;
+  /** Heads of that session, or of the run while it has none, as the dials show them. */
+  readonly heads: HeadsModel;
+  readonly changeHeads: (heads: HeadsModel, settled: boolean) => void;
+  readonly crate: Crate;
+}
+
+export const RunContext = createContext<RunWork | null>(null);
+
+/** The run at hand. Throws outside a run's desk. */
+export function useRunWork(): RunWork {
+  const work = useContext(RunContext);
+  if (!work) throw new Error("a step stands inside a run's desk");
+  return work;
+}

@@ -1,0 +1,77 @@
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useMemo } from "react";
+import { Navigate, Outlet, useLocation, useNavigate, useParams } from "react-router";
+import type { MaterialDoc, RunDoc } from "@lampcrate/contract";
+import { api, ask, AskError } from "../../shared/client.ts";
+import { CrateDock } from "../crate/CrateDock.tsx";
+import { materialsQuery, runQuery, seasonQuery } from "../queries.ts";
+import { useKeys } from "../shell/keys.ts";
+import { RunContext } from "./RunContext.ts";
+import { RunStrip, steps } from "./RunStrip.tsx";
+import { SaveTrouble } from "./SaveTrouble.tsx";
+import { useRunState } from "./useRunState.ts";
+
+/** A run's desk: its strip of steps, the step at hand, and the crate beside it. */
+export function RunDesk() {
+  const { id = "" } = useParams();
+  const run = useQuery(runQuery(id));
+  const materials = useQuery(materialsQuery);
+  const { pathname } = useLocation();
+  if (run.isError) return <main className="page"><p role="alert" className="trouble">{run.error.message}</p></main>;
+  if (run.isPending || materials.isPending) return <main className="page soft">Opening the run …</main>;
+  if (/^\/run\/[^/]+\/?$/.test(pathname)) return <Navigate to="brief" replace />;
+  return <OpenRun key={id} run={run.data} materials={materials.data ?? []} />;
+}
+
+function OpenRun({ run, materials }: { readonly run: RunDoc; readonly materials: readonly MaterialDoc[] }) {
+  const work = useRunState(run, materials);
+  const queries = useQueryClient();
+  const navigate = useNavigate();
+  const flush = work.draft.flush;
+  const keys = useMemo(() => {
+    const undo = async (): Promise<void> => {
+      await flush();
+      try {
+        await ask(api.runs[":id"].undo.$post({ param: { id: run.id } }));
+      } catch (error) {
+        if (!(error instanceof AskError)) throw error;
+      }
+      await queries.invalidateQueries({ queryKey: runQuery(run.id).queryKey });
+      await queries.invalidateQueries(seasonQuery);
+    };
+    return [...steps.map((step, i) => ({ key: String(i + 1), words: step.name.toLowerCase(), act: () => void navigate(`/run/${run.id}/${step.path}`) })), { key: "u", words: "undo", act: () => void undo() }];
+  }, [flush, navigate, queries, run.id]);
+  useKeys(keys);
+  const undo = keys.at(-1)?.act;
+  return (
+    <RunContext.Provider value={work}>
+      <div className="row spread" style={{ padding: "10px 20px 0" }}>
+        <div className="row" style={{ alignItems: "baseline" }}>
+          <h1>{run.title}</h1>
+          <span className="soft">
+            {run.kind}, {run.status === "published" ? `published, version ${run.publishedVersion}, code ${run.code}` : run.status}
+          </span>
+        </div>
+        <div className="row">
+          <span className="soft small" role="status">{saveWords(work.draft.state.kind)}</span>
+          <button type="button" className="second" disabled={run.undo === null} onClick={undo} title={run.undo ?? "nothing to undo"}>
+            Undo{run.undo === null ? "" : `: ${run.undo.length > 34 ? `${run.undo.slice(0, 33)}…` : run.undo}`}
+          </button>
+        </div>
+      </div>
+      <RunStrip />
+      <SaveTrouble />
+      <div className="desk">
+        <main className="stack">
+          <Outlet />
+        </main>
+        <CrateDock />
+      </div>
+    </RunContext.Provider>
+  );
+}
+
+function saveWords(kind: string): string {
+  if (kind === "saved") return "saved";
+  return kind === "saving" ? "saving …" : kind === "unsaved" ? "not saved yet" : "not saved";
+}

@@ -1,0 +1,92 @@
+import { families, shortDate } from "@lampcrate/core";
+import { NavLink, useLocation } from "react-router";
+import { type RunWork, useRunWork } from "./RunContext.ts";
+
+type Standing = "done" | "now" | "short" | "later";
+
+interface StepState {
+  readonly words: string;
+  readonly standing: Standing;
+}
+
+/** The steps of a run in the order in which they are done. */
+export const steps = [
+  { name: "Brief", path: "brief", state: briefState },
+  { name: "Crate", path: "crate", state: crateState },
+  { name: "Calendar", path: "calendar", state: calendarState },
+  { name: "Publish", path: "publish", state: publishState },
+  { name: "Sift", path: "sift", state: siftState },
+  { name: "Findings", path: "findings", state: findingsState },
+] as const;
+
+/** The way around a run and its to-do list at once. */
+export function RunStrip() {
+  const work = useRunWork();
+  const { pathname } = useLocation();
+  const states = steps.map((step) => step.state(work));
+  return (
+    <nav aria-label="Steps of this run">
+      <ol className="strip">
+        {steps.map((step, i) => {
+          const here = pathname.endsWith(step.path);
+          const { words, standing } = states[i] ?? { words: "", standing: "later" as const };
+          return (
+            <li key={step.path}>
+              <Bead standing={standing} here={here} last={i === steps.length - 1} />
+              <NavLink to={`/run/${work.run.id}/${step.path}`} className={here ? "here" : ""}>
+                <span className="name">{step.name}</span>
+                <span className={standing === "short" ? "state short" : "state"}>{words}</span>
+              </NavLink>
+            </li>
+          );
+        })}
+      </ol>
+    </nav>
+  );
+}
+
+/** One bead on the strip: a filled disc is settled, a diamond is short, a ring is to come. */
+function Bead({ standing, here, last }: { readonly standing: Standing; readonly here: boolean; readonly last: boolean }) {
+  const line = standing === "done" ? { stroke: "var(--settled)", strokeWidth: 3 } : standing === "short" ? { stroke: "var(--brick)", strokeWidth: 3 } : { stroke: "var(--soft)", strokeWidth: 2, strokeDasharray: "4 4" };
+  return (
+    <svg aria-hidden="true">
+      {last ? null : <path d="M16 9H400" {...line} style={{ clipPath: "inset(0 0 0 0)" }} />}
+      {here ? <circle cx="8" cy="9" r="8.5" fill="var(--lamp)" stroke="var(--ink)" strokeWidth="1.4" /> : null}
+      {standing === "short" ? <path d="M8 2l7 7-7 7-7-7z" fill="var(--brick)" /> : <circle cx="8" cy="9" r="5.5" fill={standing === "done" ? "var(--settled)" : "var(--sheet)"} stroke={standing === "done" ? "var(--settled)" : "var(--soft)"} strokeWidth="2" />}
+    </svg>
+  );
+}
+
+function briefState({ run, draft }: RunWork): StepState {
+  const family = families[draft.brief.family].words;
+  if (run.publishedVersion === null) return { words: `${family}, not frozen yet`, standing: "now" };
+  return { words: run.changedSincePublished ? `changed since version ${run.publishedVersion}` : `frozen as version ${run.publishedVersion}`, standing: run.changedSincePublished ? "now" : "done" };
+}
+
+function crateState({ draft, crate }: RunWork): StepState {
+  if (draft.brief.lines.length === 0) return { words: "no lines yet", standing: "now" };
+  const short = crate.manifest?.short ?? 0;
+  return short > 0 ? { words: `${short} ${short === 1 ? "line" : "lines"} short`, standing: "short" } : { words: "all on hand", standing: "done" };
+}
+
+function calendarState({ run }: RunWork): StepState {
+  const held = run.sessions.filter((s) => !s.cancelled);
+  if (held.length === 0) return run.kind === "at-home" ? { words: run.closesOn ? `closes ${shortDate(run.closesOn)}` : "no days yet", standing: run.closesOn ? "done" : "now" } : { words: "no session yet", standing: "now" };
+  return { words: `${held.length} ${held.length === 1 ? "session" : "sessions"}${run.closesOn ? `, closes ${shortDate(run.closesOn)}` : ", no closing day"}`, standing: run.closesOn ? "done" : "now" };
+}
+
+function publishState({ run }: RunWork): StepState {
+  if (run.status === "cancelled") return { words: "cancelled", standing: "later" };
+  return run.status === "published" ? { words: `code ${run.code}`, standing: "done" } : { words: "not published", standing: "later" };
+}
+
+function siftState({ run }: RunWork): StepState {
+  const { waiting, accepted } = run.entries;
+  if (waiting > 0) return { words: `${waiting} waiting`, standing: "now" };
+  return accepted > 0 ? { words: `${accepted} accepted`, standing: "done" } : { words: "no entries yet", standing: "later" };
+}
+
+function findingsState({ run }: RunWork): StepState {
+  if (run.entries.accepted === 0) return { words: "nothing accepted yet", standing: "later" };
+  return { words: run.revealOn ? `reveal ${shortDate(run.revealOn)}` : "no reveal day", standing: "now" };
+}

@@ -1,0 +1,47 @@
+import type { MaterialDoc, RunDoc } from "@lampcrate/contract";
+import type { HeadsModel } from "@lampcrate/core";
+import { useQueryClient } from "@tanstack/react-query";
+import { useMemo, useState } from "react";
+import { api, ask, AskError } from "../../shared/client.ts";
+import { type CrateFor, crateInput } from "../../shared/crateInput.ts";
+import { useCrate } from "../crate/useCrate.ts";
+import { runQuery } from "../queries.ts";
+import type { RunWork } from "./RunContext.ts";
+import { useBriefDraft } from "./useBriefDraft.ts";
+
+/** Everything the steps of one run share: the brief's draft, which crate is shown, its heads while a dial moves, and the crate itself. */
+export function useRunState(run: RunDoc, materials: readonly MaterialDoc[]): RunWork {
+  const queries = useQueryClient();
+  const draft = useBriefDraft(run);
+  const [chosen, setCrateFor] = useState<CrateFor | null>(null);
+  const [dialled, setDialled] = useState<Readonly<Record<string, HeadsModel>>>({});
+  const held = run.sessions.filter((session) => !session.cancelled);
+  const upcoming = held.find((session) => session.endAt >= Date.now()) ?? held.at(-1);
+  const crateFor: CrateFor = chosen && (chosen.kind === "run" || held.some((s) => s.id === chosen.id)) ? chosen : upcoming ? { kind: "session", id: upcoming.id } : { kind: "run" };
+  const session = crateFor.kind === "session" ? (held.find((s) => s.id === crateFor.id) ?? null) : null;
+  const of = session?.id ?? run.id;
+  const heads = dialled[of] ?? session?.heads ?? run.heads;
+  const sessions = useMemo(() => run.sessions.map((s) => ({ ...s, heads: dialled[s.id] ?? s.heads })), [run.sessions, dialled]);
+  const input = crateInput(run.id, draft.brief, dialled[run.id] ?? run.heads, sessions, materials, crateFor);
+  const crate = useCrate(input);
+
+  const changeHeads = (next: HeadsModel, settled: boolean): void => {
+    setDialled((now) => ({ ...now, [of]: next }));
+    if (settled) void saveHeads(next);
+  };
+  const saveHeads = async (next: HeadsModel): Promise<void> => {
+    try {
+      const { id, revision, title, kind, opensOn, closesOn, revealOn, scoring, units, afterwards } = run;
+      const saved = session
+        ? await ask(api.runs[":id"].sessions[":session"].$put({ param: { id, session: session.id }, json: { revision: session.revision, title: session.title, roomId: session.roomId, start: session.start, minutes: session.minutes, setUpMin: session.setUpMin, tearDownMin: session.tearDownMin, heads: next } }))
+        : await ask(api.runs[":id"].$put({ param: { id }, json: { revision, title, kind, opensOn, closesOn, revealOn, scoring, units, afterwards, heads: next } }));
+      queries.setQueryData(runQuery(id).queryKey, saved);
+      setDialled(({ [of]: _, ...rest }) => rest);
+    } catch (error) {
+      if (!(error instanceof AskError)) throw error;
+      // The dial keeps its place; the next settled move tries again with what is saved now.
+      await queries.invalidateQueries({ queryKey: runQuery(run.id).queryKey });
+    }
+  };
+  return { run, draft, materials, crateFor, setCrateFor, session, heads, changeHeads, crate };
+}

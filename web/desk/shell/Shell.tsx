@@ -1,0 +1,88 @@
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { lazy, Suspense, useMemo, useState } from "react";
+import { Link, NavLink, Outlet, useNavigate } from "react-router";
+import { api, ask } from "../../shared/client.ts";
+import { meQuery, setupQuery } from "../queries.ts";
+import { useKeys } from "./keys.ts";
+
+const SignIn = lazy(async () => ({ default: (await import("./SignIn.tsx")).SignInPage }));
+const SetUp = lazy(async () => ({ default: (await import("./SetUp.tsx")).SetUp }));
+const KeysDialog = lazy(async () => ({ default: (await import("./KeysDialog.tsx")).KeysDialog }));
+const GoTo = lazy(async () => ({ default: (await import("./GoTo.tsx")).GoTo }));
+
+/** The frame of the desk. Whoever is not signed in gets the sign-in in place, and then what they came for. */
+export function Shell() {
+  const me = useQuery(meQuery);
+  const setup = useQuery(setupQuery);
+  if (me.isPending || setup.isPending) return <main className="page soft">Opening the desk …</main>;
+  if (setup.data?.needed) {
+    return (
+      <Suspense>
+        <SetUp url={setup.data.url} />
+      </Suspense>
+    );
+  }
+  const person = me.data?.person;
+  if (!person) {
+    return (
+      <Suspense>
+        <SignIn />
+      </Suspense>
+    );
+  }
+  return <Desk name={person.name} />;
+}
+
+function Desk({ name }: { readonly name: string }) {
+  const navigate = useNavigate();
+  const queries = useQueryClient();
+  const [open, setOpen] = useState<"keys" | "go" | null>(null);
+  const keys = useMemo(
+    () => [
+      { key: "?", words: "list the keys", act: () => setOpen("keys") },
+      { key: "/", words: "find or go to", act: () => setOpen("go") },
+      { key: "h", words: "season", act: () => void navigate("/") },
+    ],
+    [navigate],
+  );
+  useKeys(keys);
+  const signOut = async (): Promise<void> => {
+    await ask(api["sign-out"].$post());
+    queries.clear();
+    await queries.invalidateQueries(meQuery);
+  };
+  return (
+    <>
+      <header className="bar">
+        <Link to="/" className="mark">
+          <img src="/assets/mark.svg" alt="" />
+          Lamp Crate
+        </Link>
+        <nav aria-label="Main">
+          <NavLink to="/" end>
+            Season
+          </NavLink>
+          <NavLink to="/store">Store room</NavLink>
+          <NavLink to="/house">House</NavLink>
+        </nav>
+        <div className="right">
+          <button type="button" className="quiet" onClick={() => setOpen("go")}>
+            Find or go to <kbd>/</kbd>
+          </button>
+          <button type="button" className="quiet" onClick={() => setOpen("keys")}>
+            Keys <kbd>?</kbd>
+          </button>
+          <strong>{name}</strong>
+          <button type="button" className="quiet" onClick={() => void signOut()}>
+            Sign out
+          </button>
+        </div>
+      </header>
+      <Outlet />
+      <Suspense>
+        {open === "keys" ? <KeysDialog onClose={() => setOpen(null)} /> : null}
+        {open === "go" ? <GoTo onClose={() => setOpen(null)} /> : null}
+      </Suspense>
+    </>
+  );
+}

@@ -1,0 +1,57 @@
+import { useQueryClient } from "@tanstack/react-query";
+import { Button, Form, Input } from "antd";
+import { useState } from "react";
+import { api, ask, AskError } from "../../shared/client.ts";
+import { meQuery } from "../queries.ts";
+
+/** The form alone, for the page and for signing in again over work that is not saved yet. */
+export function SignInForm({ onDone }: { readonly onDone: () => void }) {
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const [busy, setBusy] = useState(false);
+  const signIn = async (json: { signIn: string; password: string }): Promise<void> => {
+    setBusy(true);
+    setTrouble(null);
+    try {
+      await ask(api["sign-in"].$post({ json }));
+      onDone();
+    } catch (error) {
+      setTrouble(error instanceof AskError ? error.message : "Try again in a moment.");
+    } finally {
+      setBusy(false);
+    }
+  };
+  return (
+    <Form layout="vertical" onFinish={(values: { signIn: string; password: string }) => void signIn(values)} requiredMark={false}>
+      <Form.Item name="signIn" label="Sign-in name" rules={[{ required: true, message: "Type your sign-in name." }]}>
+        <Input autoComplete="username" autoFocus />
+      </Form.Item>
+      <Form.Item name="password" label="Password" rules={[{ required: true, message: "Type your password." }]}>
+        <Input.Password autoComplete="current-password" />
+      </Form.Item>
+      {trouble === null ? null : (
+        <p role="alert" className="trouble" style={{ marginBottom: 12 }}>
+          {trouble}
+        </p>
+      )}
+      <Button type="primary" htmlType="submit" loading={busy}>
+        Sign in
+      </Button>
+    </Form>
+  );
+}
+
+export function SignInPage() {
+  const queries = useQueryClient();
+  return (
+    <main className="page" style={{ maxWidth: 400, margin: "10vh auto" }}>
+      <div className="sheet pad stack">
+        <div className="row">
+          <img src="/assets/mark.svg" alt="" width="34" />
+          <h1>Lamp Crate</h1>
+        </div>
+        <p className="soft">For the people who plan, run and sift build challenges. Families need no sign-in: they use the code on their sheet.</p>
+        <SignInForm onDone={() => void queries.invalidateQueries(meQuery)} />
+      </div>
+    </main>
+  );
+}

@@ -1,0 +1,90 @@
+import { type Mark, type Scene, showQuantity, type UnitChoice } from "@lampcrate/core";
+import { useId } from "react";
+
+interface RigDrawingProps {
+  readonly scene: Scene;
+  readonly units: UnitChoice;
+  /** Height of the picture for a width of 800. */
+  readonly tall?: number;
+  /** Small pictures leave the notes out. */
+  readonly small?: boolean;
+}
+
+const width = 800;
+const edge = 26;
+
+const fills = { support: "#d3b182", floor: "var(--wood)", build: "none", load: "var(--lamp)", water: "#cfe3e3", tub: "none", path: "none" } as const;
+const strokes = { support: "#7d5c31", floor: "none", build: "var(--ink)", load: "var(--ink)", water: "none", tub: "var(--soft)", path: "var(--soft)" } as const;
+
+/** A rig to scale on squared paper: numbers from the core, labels in words. */
+export function RigDrawing({ scene, units, tall = 400, small = false }: RigDrawingProps) {
+  const grid = useId();
+  const scale = Math.min((width - 2 * edge) / scene.width, (tall - 2 * edge) / scene.height);
+  const left = (width - scene.width * scale) / 2;
+  const x = (m: number): number => left + m * scale;
+  const y = (m: number): number => tall - edge - m * scale;
+  const square = squareOf(scale) * scale;
+  const text = small ? 26 : 15;
+  return (
+    <svg className="rig" viewBox={`0 0 ${width} ${tall}`} role="img" aria-label={scene.describe}>
+      <defs>
+        <pattern id={grid} x={left} y={tall - edge} width={square} height={square} patternUnits="userSpaceOnUse">
+          <path d={`M${square} 0H0V${square}`} fill="none" stroke="var(--square)" strokeWidth="1" />
+        </pattern>
+      </defs>
+      <rect width={width} height={tall} fill={`url(#${grid})`} />
+      {scene.marks.map((mark, i) => <MarkDrawing key={i} mark={mark} x={x} y={y} units={units} text={text} small={small} />)}
+      {small ? null : <text x={width - 8} y={tall - 7} textAnchor="end" fontSize="12" fill="var(--soft)">one square {showQuantity(squareOf(scale), "length", units)}</text>}
+    </svg>
+  );
+}
+
+/** A round length whose square is 14 to 36 px. */
+function squareOf(scale: number): number {
+  return [0.001, 0.002, 0.005, 0.01, 0.02, 0.05, 0.1, 0.2, 0.5, 1, 2].find((m) => m * scale >= 14) ?? 5;
+}
+
+interface MarkProps {
+  readonly mark: Mark;
+  readonly x: (m: number) => number;
+  readonly y: (m: number) => number;
+  readonly units: UnitChoice;
+  readonly text: number;
+  readonly small: boolean;
+}
+
+function MarkDrawing({ mark, x, y, units, text, small }: MarkProps) {
+  switch (mark.kind) {
+    case "block":
+      return <rect x={x(mark.x)} y={y(mark.y + mark.h)} width={Math.max(2, x(mark.x + mark.w) - x(mark.x))} height={Math.max(2, y(mark.y) - y(mark.y + mark.h))} fill={fills[mark.role]} stroke={strokes[mark.role]} strokeWidth="1.5" rx={mark.role === "load" ? 3 : 0} />;
+    case "path":
+      return <path d={mark.points.map(([px, py], i) => `${i === 0 ? "M" : "L"}${x(px).toFixed(1)} ${y(py).toFixed(1)}`).join("") + (mark.closed ? "Z" : "")} fill={mark.closed ? "var(--glow)" : "none"} stroke={strokes[mark.role]} strokeWidth={mark.role === "build" ? 2.6 : mark.role === "tub" ? 3 : 1.4} strokeLinejoin="round" />;
+    case "arrow": {
+      const [fx, fy, tx, ty] = [x(mark.from[0]), y(mark.from[1]), x(mark.to[0]), y(mark.to[1])];
+      return <path d={`M${fx} ${fy}L${tx} ${ty}M${tx - 7} ${ty - 11}L${tx} ${ty}L${tx + 7} ${ty - 11}`} fill="none" stroke="var(--settled)" strokeWidth="2" strokeDasharray="7 5" />;
+    }
+    case "measure":
+      return <Dimension mark={mark} x={x} y={y} units={units} text={text} />;
+    case "note":
+      return small ? null : <text className={mark.tone === "predicted" ? "predicted" : ""} x={x(mark.x)} y={y(mark.y)} fontSize={text} textAnchor={mark.anchor ?? "start"}>{mark.words}</text>;
+  }
+}
+
+/** A dimension line with its ends, and its length in words in a gap of its own. */
+function Dimension({ mark, x, y, units, text }: Omit<MarkProps, "mark" | "small"> & { readonly mark: Mark & { kind: "measure" } }) {
+  const [fx, fy, tx, ty] = [x(mark.from[0]), y(mark.from[1]), x(mark.to[0]), y(mark.to[1])];
+  const upright = Math.abs(fx - tx) < Math.abs(fy - ty);
+  const end = upright ? `M${fx - 6} ${fy}h12M${tx - 6} ${ty}h12` : `M${fx} ${fy - 6}v12M${tx} ${ty - 6}v12`;
+  const words = `${showQuantity(mark.valueSi, "length", units, lengthUnit(mark.valueSi, units))}${mark.words ? ` ${mark.words}` : ""}`;
+  return (
+    <g>
+      <path d={`M${fx} ${fy}L${tx} ${ty}${end}`} stroke="var(--ink)" strokeWidth="1.3" fill="none" />
+      <text x={upright ? fx + 9 : (fx + tx) / 2} y={upright ? (fy + ty) / 2 + 5 : fy + 5} textAnchor={upright ? "start" : "middle"} fontSize={text} fontWeight="700">{words}</text>
+    </g>
+  );
+}
+
+/** Drawings keep millimetres below 1.5 m: that is how rigs are set up. */
+function lengthUnit(si: number, units: UnitChoice): string | null {
+  return units === "metric" && si < 1.5 ? "mm" : null;
+}

@@ -1,0 +1,55 @@
+import { type Dimension, parseQuantity, refusalWords, showNumber, showQuantity, type Token, unitById, type UnitChoice } from "@lampcrate/core";
+
+/** How a ruler reads and shows its numbers. Values are SI, or a share from 0 to 1. */
+export interface Scale {
+  /** SI value of one shown unit. */
+  readonly factor: number;
+  readonly unit: string;
+  readonly show: (value: number) => string;
+  readonly read: (text: string) => { readonly ok: true; readonly value: number } | { readonly ok: false; readonly words: string };
+}
+
+/** A scale for a measured quantity, in the unit the field or the house prefers. */
+export function quantityScale(dimension: Dimension, choice: UnitChoice, preferred: string | undefined, typical: number, token?: Token): Scale {
+  const unit = dimension === "count" ? null : shownUnit(dimension, choice, preferred, typical);
+  const asked = { dimension, defaultUnit: unit, token };
+  return {
+    factor: unit === null ? 1 : unitById(unit).factor,
+    unit: unit ?? "",
+    show: (value) => showQuantity(value, dimension, choice, unit),
+    read: (text) => {
+      const read = parseQuantity(text, asked);
+      return read.ok ? { ok: true, value: read.si } : { ok: false, words: refusalWords(read.reason, text, asked) };
+    },
+  };
+}
+
+/** A field's own unit in metric houses; inches, feet, ounces and pounds elsewhere. */
+function shownUnit(dimension: Dimension, choice: UnitChoice, preferred: string | undefined, typical: number): string {
+  if (dimension === "time") return "s";
+  if (choice === "metric" && preferred !== undefined) return preferred;
+  if (dimension === "mass") return choice === "metric" ? "g" : typical >= 0.4 ? "lb" : "oz";
+  return choice === "metric" ? (typical >= 1.5 ? "m" : "cm") : typical >= 1.5 ? "ft" : "in";
+}
+
+/** A scale for a share, typed as per cent. */
+export const shareScale: Scale = {
+  factor: 0.01,
+  unit: "%",
+  show: (value) => `${showNumber(value * 100, Number.isInteger(Math.round(value * 1000) / 10) ? 0 : 1)} %`,
+  read: (text) => {
+    const read = parseQuantity(text.replace(/%|per ?cent/g, ""), { dimension: "length", defaultUnit: "m" });
+    return read.ok ? { ok: true, value: read.si / 100 } : { ok: false, words: "Type a percentage, such as 40." };
+  },
+};
+
+/** Ticks at round numbers of the shown unit, about `most` of them. */
+export function ticksOf(min: number, max: number, factor: number, most = 6): readonly number[] {
+  const span = (max - min) / factor;
+  const rough = span / most;
+  const size = 10 ** Math.floor(Math.log10(rough));
+  const step = ([1, 2, 5, 10].find((m) => m * size >= rough) ?? 10) * size;
+  const ticks: number[] = [];
+  for (let t = Math.ceil(min / factor / step - 1e-9) * step; t <= max / factor + step * 1e-6; t += step) ticks.push(t * factor);
+  return ticks;
+}
