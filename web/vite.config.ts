@@ -10,7 +10,9 @@ export default defineConfig({
     target: "es2022",
     modulePreload: { polyfill: false },
     chunkSizeWarningLimit: 1600,
-    rollupOptions: { input: { desk: new URL("index.html", import.meta.url).pathname, home: new URL("home.html", import.meta.url).pathname } },
+    rollupOptions: {
+      input: { desk: new URL("index.html", import.meta.url).pathname, home: new URL("home.html", import.meta.url).pathname },
+    },
   },
   server: { proxy: { "/api": "http://localhost:8150" } },
 });

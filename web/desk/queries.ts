@@ -11,6 +11,9 @@ export const staffQuery = queryOptions({ queryKey: ["staff"], queryFn: () => ask
 export const materialsQuery = queryOptions({ queryKey: ["materials"], queryFn: () => ask(api.materials.$get()) });
 export const bookingsQuery = queryOptions({ queryKey: ["bookings"], queryFn: () => ask(api.bookings.$get()) });
 
-export const runQuery = (id: string) => queryOptions({ queryKey: ["run", id], queryFn: () => ask(api.runs[":id"].$get({ param: { id } })) });
-export const entriesQuery = (id: string) => queryOptions({ queryKey: ["run", id, "entries"], queryFn: () => ask(api.runs[":id"].entries.$get({ param: { id } })) });
-export const findingsQuery = (id: string) => queryOptions({ queryKey: ["run", id, "findings"], queryFn: () => ask(api.runs[":id"].findings.$get({ param: { id } })) });
+export const runQuery = (id: string) =>
+  queryOptions({ queryKey: ["run", id], queryFn: () => ask(api.runs[":id"].$get({ param: { id } })) });
+export const entriesQuery = (id: string) =>
+  queryOptions({ queryKey: ["run", id, "entries"], queryFn: () => ask(api.runs[":id"].entries.$get({ param: { id } })) });
+export const findingsQuery = (id: string) =>
+  queryOptions({ queryKey: ["run", id, "findings"], queryFn: () => ask(api.runs[":id"].findings.$get({ param: { id } })) });

@@ -16,7 +16,9 @@ export class AskError extends Error {
 
   /** The message for one field of the form, if there is one. */
   fieldMessage(field: string): string | undefined {
-    return this.problem.errors?.find((error) => error.field === field || error.field.startsWith(`${field}.`) || error.field.startsWith(`${field}[`))?.message;
+    return this.problem.errors?.find(
+      (error) => error.field === field || error.field.startsWith(`${field}.`) || error.field.startsWith(`${field}[`),
+    )?.message;
   }
 }
 
@@ -32,7 +34,15 @@ export async function ask<T>(asked: Promise<Answer<T>>): Promise<T> {
   try {
     answer = await asked;
   } catch {
-    throw new AskError({ type: "about:blank", title: "No connection", status: 0, detail: "The server can't be reached. Nothing is lost: try again when you are back online." }, true);
+    throw new AskError(
+      {
+        type: "about:blank",
+        title: "No connection",
+        status: 0,
+        detail: "The server can't be reached. Nothing is lost: try again when you are back online.",
+      },
+      true,
+    );
   }
   if (answer.ok) return answer.json();
   throw new AskError(await problemOf(answer));
@@ -42,7 +52,11 @@ async function problemOf(answer: Answer<unknown>): Promise<ProblemDoc> {
   try {
     return (await answer.json()) as ProblemDoc;
   } catch {
-    return { type: "about:blank", title: "Something broke", status: answer.status, detail: "The server gave no readable answer. Try again in a moment." };
+    return {
+      type: "about:blank",
+      title: "Something broke",
+      status: answer.status,
+      detail: "The server gave no readable answer. Try again in a moment.",
+    };
   }
 }
-

@@ -8,17 +8,26 @@ export type CrateFor = { readonly kind: "run" } | { readonly kind: "session"; re
  * What the core needs to size a crate: one session, or all of a run's; before any session exists, one session of the
  * run with the run's own heads, seeded by the run's id.
  */
-export function crateInput(runId: string, brief: BriefDoc, heads: HeadsModel, sessions: readonly SessionDoc[], materials: readonly MaterialDoc[], of: CrateFor): CrateInput {
+export function crateInput(
+  runId: string,
+  brief: BriefDoc,
+  heads: HeadsModel,
+  sessions: readonly SessionDoc[],
+  materials: readonly MaterialDoc[],
+  of: CrateFor,
+): CrateInput {
   const held = sessions.filter((session) => !session.cancelled && (of.kind === "run" || session.id === of.id));
   return {
     sessions: held.length === 0 ? [{ id: runId, heads }] : held.map((session) => ({ id: session.id, heads: session.heads })),
     grouping: { teamSize: brief.teamSize, seats: brief.seatsPerTable, share: brief.shareAtOnce, rigServes: brief.rigServes },
     rebuilding: { buildBy: brief.buildBy, rate: brief.rebuildRate, loops: brief.loops },
     target: brief.target,
-    lines: brief.lines.filter((line) => line.source !== "home").flatMap((line) => {
-      const material = materials.find((m) => m.id === line.materialId);
-      return material ? [crateLine(line, material)] : [];
-    }),
+    lines: brief.lines
+      .filter((line) => line.source !== "home")
+      .flatMap((line) => {
+        const material = materials.find((m) => m.id === line.materialId);
+        return material ? [crateLine(line, material)] : [];
+      }),
     tiers: brief.tiers.map(({ id, share }) => ({ id, share })),
   };
 }
@@ -35,7 +44,16 @@ function useOf(line: BriefLine, material: MaterialDoc): LineUse {
     case "counted":
       return { id, per, ...tier, kind: "counted", amount: line.amount, perRebuild: line.perRebuild, spoilRate: line.spoilRate };
     case "measured":
-      return { id, per, ...tier, kind: "measured", amount: line.amount, perRebuild: line.perRebuild, spread: line.spread, step: material.unit === "mm" ? 10 : 1 };
+      return {
+        id,
+        per,
+        ...tier,
+        kind: "measured",
+        amount: line.amount,
+        perRebuild: line.perRebuild,
+        spread: line.spread,
+        step: material.unit === "mm" ? 10 : 1,
+      };
     case "reusable":
       return { id, per, ...tier, kind: "reusable", share: line.share, unitsPerItem: line.unitsPerItem, loss: line.loss };
   }
@@ -46,7 +64,13 @@ function cutOf(line: BriefLine, material: MaterialDoc): CrateLine["cut"] {
   if (line.cut === null || material.sheetWidthM === null || material.sheetHeightM === null) return undefined;
   const whole = (m: number): number => Math.round(m * cutUnitsPerM);
   return {
-    parentW: whole(material.sheetWidthM), parentH: whole(material.sheetHeightM), pieceW: whole(line.cut.widthM), pieceH: whole(line.cut.heightM),
-    rotate: line.cut.rotate, kerf: 0, trimW: 0, trimH: 0,
+    parentW: whole(material.sheetWidthM),
+    parentH: whole(material.sheetHeightM),
+    pieceW: whole(line.cut.widthM),
+    pieceH: whole(line.cut.heightM),
+    rotate: line.cut.rotate,
+    kerf: 0,
+    trimW: 0,
+    trimH: 0,
   };
 }

@@ -2,6 +2,7 @@ import { entryCorrection, entryInput } from "@lampcrate/contract/schemas";
 import { dateOf } from "@lampcrate/core";
 import { Hono } from "hono";
 import { validator } from "hono/validator";
+import QRCode from "qrcode";
 import type { Deps } from "../deps.ts";
 import { badField } from "../http/problem.ts";
 import { body } from "../http/validate.ts";
@@ -33,6 +34,15 @@ export function publicRoutes(deps: Deps) {
       const { receipt, isNew } = receiveEntry(deps, c.req.valid("param").code, c.req.valid("json"));
       return c.json(receipt, isNew ? 201 : 200);
     })
+    .get("/public/runs/:code/qr.svg", code, async (c) => {
+      const { code: spoken } = publicRun(deps.db, c.req.valid("param").code);
+      const svg = await QRCode.toString(sheetAddress(houseDoc(deps.db).publicUrl, spoken ?? ""), {
+        type: "svg",
+        margin: 1,
+        errorCorrectionLevel: "M",
+      });
+      return c.body(svg, 200, { "content-type": "image/svg+xml" });
+    })
     .get("/public/runs/:code/reveal", code, (c) => {
       const row = publicRun(deps.db, c.req.valid("param").code);
       return c.json(revealDoc(deps.db, row, dateOf(deps.clock(), houseDoc(deps.db).zone)));
@@ -47,4 +57,9 @@ export function publicRoutes(deps: Deps) {
       eraseEntry(deps, c.req.valid("header")["x-entry-secret"]);
       return c.json({ erased: true });
     });
+}
+
+/** What the QR code carries: the house's public address, never the host the planner happens to use. */
+export function sheetAddress(publicUrl: string, code: string): string {
+  return `${publicUrl}/h/${code.toLowerCase().replaceAll(" ", "-")}`;
 }

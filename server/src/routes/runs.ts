@@ -1,13 +1,10 @@
 import { briefSave, decisionInput, newRun, runSave, sessionInput, sessionSave } from "@lampcrate/contract/schemas";
 import { Hono } from "hono";
-import QRCode from "qrcode";
 import type { Deps } from "../deps.ts";
-import { notFound } from "../http/problem.ts";
 import { type Signed, staffOnly } from "../http/signedIn.ts";
 import { body, ids } from "../http/validate.ts";
 import { bookings } from "../services/bookings.ts";
 import { findingsDoc, revealOf, trialsCsv } from "../services/findings.ts";
-import { houseDoc } from "../services/house.ts";
 import { createRun, duplicate, publish, runDoc, runRow, saveBrief, saveSettings, setStatus } from "../services/runs.ts";
 import { addSession, removeSession, saveSession } from "../services/sessions.ts";
 import { sheetDoc } from "../services/sheet.ts";
@@ -46,16 +43,6 @@ export function runRoutes(deps: Deps) {
       return c.json(removeSession(deps, c.get("person"), id, session));
     })
     .get("/runs/:id/sheet", reader, ids("id"), (c) => c.json(sheetDoc(deps.db, runRow(deps.db, c.req.valid("param").id), deps.clock())))
-    .get("/runs/:id/qr.svg", reader, ids("id"), async (c) => {
-      const { code } = runRow(deps.db, c.req.valid("param").id);
-      if (code === null) throw notFound("code: publish the run first");
-      const svg = await QRCode.toString(sheetAddress(houseDoc(deps.db).publicUrl, code), {
-        type: "svg",
-        margin: 1,
-        errorCorrectionLevel: "M",
-      });
-      return c.body(svg, 200, { "content-type": "image/svg+xml", "cache-control": "no-store" });
-    })
     .get("/runs/:id/entries", sifter, ids("id"), (c) => c.json(entriesOf(deps.db, c.req.valid("param").id)))
     .post("/runs/:id/entries/:entry/decision", sifter, ids("id", "entry"), body(decisionInput), (c) => {
       const { id, entry } = c.req.valid("param");
@@ -71,9 +58,4 @@ export function runRoutes(deps: Deps) {
         "cache-control": "no-store",
       });
     });
-}
-
-/** What the QR code carries: the house's public address, never the host the planner happens to use. */
-export function sheetAddress(publicUrl: string, code: string): string {
-  return `${publicUrl}/h/${code.toLowerCase().replaceAll(" ", "-")}`;
 }

@@ -48,7 +48,7 @@ export function staffRoutes(deps: Deps) {
       deleteCookie(c, cookieName, { path: "/" });
       return c.json({ signedOut: true });
     })
-    .get("/me", (c) => c.json({ person: personOf(deps, getCookie(c, cookieName)) }))
+    .get("/me", (c) => c.json({ person: personOf(deps, getCookie(c, cookieName)), now: deps.clock() }))
     .get("/staff", staffOnly(deps), (c) => c.json(staffList(deps.db)))
     .post("/staff", staffOnly(deps), body(newStaff), async (c) => c.json(await addStaff(deps, c.req.valid("json")), 201))
     .put("/staff/:id", staffOnly(deps), ids("id"), body(staffSave), async (c) =>

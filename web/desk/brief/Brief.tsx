@@ -20,7 +20,9 @@ export function Brief() {
         <h2>{family.goalWords(brief.spec, (si, dimension) => showQuantity(si, dimension, run.units))}</h2>
         <RigDrawing scene={family.drawing(brief.spec, brief.design)} units={run.units} tall={270} />
         <FieldList
-          fields={family.spec} values={brief.spec} units={run.units}
+          fields={family.spec}
+          values={brief.spec}
+          units={run.units}
           extras={(id) => (id === family.goalField && expected ? { band: [expected.band.low, expected.band.high] } : {})}
           onChange={(id, value, words, settled) => change({ spec: { ...brief.spec, [id]: value } }, words, settled)}
         />
@@ -29,7 +31,12 @@ export function Brief() {
       <section className="sheet pad stack" aria-label="Plain build">
         <h2>The plain build this is reckoned for</h2>
         <p className="soft small">Builders may do otherwise: that is the point. This one only tells you whether the goal is in reach.</p>
-        <FieldList fields={family.design} values={brief.design} units={run.units} onChange={(id, value, words, settled) => change({ design: { ...brief.design, [id]: value } }, words, settled)} />
+        <FieldList
+          fields={family.design}
+          values={brief.design}
+          units={run.units}
+          onChange={(id, value, words, settled) => change({ design: { ...brief.design, [id]: value } }, words, settled)}
+        />
       </section>
       <CautionList />
       <BriefRest />

@@ -13,30 +13,87 @@ export function BriefRest() {
     <section className="sheet pad stack" aria-label="Story and test">
       <h2>Story and test</h2>
       <div>
-        <label className="field-label" htmlFor={story}>Story, for the sheet</label>
-        <Input.TextArea id={story} rows={3} maxLength={1200} value={brief.story} onChange={(event) => change({ story: event.target.value }, "changed the story")} />
+        <label className="field-label" htmlFor={story}>
+          Story, for the sheet
+        </label>
+        <Input.TextArea
+          id={story}
+          rows={3}
+          maxLength={1200}
+          value={brief.story}
+          onChange={(event) => change({ story: event.target.value }, "changed the story")}
+        />
       </div>
       <div className="row">
-        <Whole label="Trials of each version" min={1} max={12} value={brief.trials} onChange={(trials) => change({ trials }, `${trials} trials each`)} />
-        <Whole label="Youngest age" min={0} max={18} value={brief.youngestAge} onChange={(youngestAge) => change({ youngestAge }, `youngest age ${youngestAge}`)} />
-        <Checkbox checked={brief.sketchFirst} onChange={(event) => change({ sketchFirst: event.target.checked }, event.target.checked ? "sketch first" : "no sketch needed")}>Sketch first</Checkbox>
-        <Checkbox checked={brief.plainBuildShown} onChange={(event) => change({ plainBuildShown: event.target.checked }, event.target.checked ? "plain build shown" : "plain build hidden")}>Show the plain first build</Checkbox>
+        <Whole
+          label="Trials of each version"
+          min={1}
+          max={12}
+          value={brief.trials}
+          onChange={(trials) => change({ trials }, `${trials} trials each`)}
+        />
+        <Whole
+          label="Youngest age"
+          min={0}
+          max={18}
+          value={brief.youngestAge}
+          onChange={(youngestAge) => change({ youngestAge }, `youngest age ${youngestAge}`)}
+        />
+        <Checkbox
+          checked={brief.sketchFirst}
+          onChange={(event) => change({ sketchFirst: event.target.checked }, event.target.checked ? "sketch first" : "no sketch needed")}
+        >
+          Sketch first
+        </Checkbox>
+        <Checkbox
+          checked={brief.plainBuildShown}
+          onChange={(event) =>
+            change({ plainBuildShown: event.target.checked }, event.target.checked ? "plain build shown" : "plain build hidden")
+          }
+        >
+          Show the plain first build
+        </Checkbox>
       </div>
       <div className="small">
-        <p><strong>How the test is held.</strong> {protocol.before} {protocol.starts} {protocol.stops} {protocol.order}{protocol.control ? ` ${protocol.control}` : ""}</p>
-        <p style={{ marginTop: 6 }}><strong>Asked before the first trial:</strong> {rules.join(" ")}</p>
+        <p>
+          <strong>How the test is held.</strong> {protocol.before} {protocol.starts} {protocol.stops} {protocol.order}
+          {protocol.control ? ` ${protocol.control}` : ""}
+        </p>
+        <p style={{ marginTop: 6 }}>
+          <strong>Asked before the first trial:</strong> {rules.join(" ")}
+        </p>
       </div>
     </section>
   );
 }
 
 /** A small whole number. */
-export function Whole({ label, min, max, value, onChange }: { readonly label: string; readonly min: number; readonly max: number; readonly value: number; readonly onChange: (value: number) => void }) {
+export function Whole({
+  label,
+  min,
+  max,
+  value,
+  onChange,
+}: {
+  readonly label: string;
+  readonly min: number;
+  readonly max: number;
+  readonly value: number;
+  readonly onChange: (value: number) => void;
+}) {
   const id = useId();
   return (
     <span className="row" style={{ gap: 6 }}>
       <label htmlFor={id}>{label}</label>
-      <InputNumber id={id} min={min} max={max} precision={0} style={{ width: 76 }} value={value} onChange={(next) => next !== null && onChange(next)} />
+      <InputNumber
+        id={id}
+        min={min}
+        max={max}
+        precision={0}
+        style={{ width: 76 }}
+        value={value}
+        onChange={(next) => next !== null && onChange(next)}
+      />
     </span>
   );
 }

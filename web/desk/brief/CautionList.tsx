@@ -24,20 +24,44 @@ export function CautionList() {
   return (
     <section className="sheet pad stack" aria-label="Cautions">
       <h2>Cautions</h2>
-      <p className="soft small">What this family, these materials and ages call for. They stand on every sheet, before building and again before testing.</p>
+      <p className="soft small">
+        What this family, these materials and ages call for. They stand on every sheet, before building and again before testing.
+      </p>
       <ul className="cautions">
-        {required.slice(0, -1).map((caution) => <li key={caution.id}>{caution.words}</li>)}
+        {required.slice(0, -1).map((caution) => (
+          <li key={caution.id}>{caution.words}</li>
+        ))}
         {brief.cautions.map((caution) => (
           <li key={caution.id}>
             {caution.words} <span className="soft small">added here</span>{" "}
-            <button type="button" className="quiet" onClick={() => change({ cautions: brief.cautions.filter((c) => c.id !== caution.id) }, "took a caution away")}>take away</button>
+            <button
+              type="button"
+              className="quiet"
+              onClick={() => change({ cautions: brief.cautions.filter((c) => c.id !== caution.id) }, "took a caution away")}
+            >
+              take away
+            </button>
           </li>
         ))}
-        {required.slice(-1).map((caution) => <li key={caution.id}><strong>{caution.words}</strong></li>)}
+        {required.slice(-1).map((caution) => (
+          <li key={caution.id}>
+            <strong>{caution.words}</strong>
+          </li>
+        ))}
       </ul>
       <div className="row">
-        <Input style={{ maxWidth: 460 }} maxLength={240} aria-label="Another caution" placeholder="Another caution for this house" value={typed} onChange={(event) => setTyped(event.target.value)} onPressEnter={add} />
-        <button type="button" className="second" onClick={add}>Add</button>
+        <Input
+          style={{ maxWidth: 460 }}
+          maxLength={240}
+          aria-label="Another caution"
+          placeholder="Another caution for this house"
+          value={typed}
+          onChange={(event) => setTyped(event.target.value)}
+          onPressEnter={add}
+        />
+        <button type="button" className="second" onClick={add}>
+          Add
+        </button>
       </div>
     </section>
   );

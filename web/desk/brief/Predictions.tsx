@@ -1,13 +1,22 @@
 import { type Goal, type Prediction, showNumber, showQuantity, type UnitChoice } from "@lampcrate/core";
 
 /** What to expect, in a sentence before any figure. A rough guide, and it says so. */
-export function Predictions({ predictions, goal, units }: { readonly predictions: readonly Prediction[]; readonly goal: Goal; readonly units: UnitChoice }) {
-  const show = (prediction: Prediction, value: number): string => (prediction.dimension === "ratio" ? `${showNumber(value, 1)} ×` : showQuantity(value, prediction.dimension, units));
+export function Predictions({
+  predictions,
+  goal,
+  units,
+}: {
+  readonly predictions: readonly Prediction[];
+  readonly goal: Goal;
+  readonly units: UnitChoice;
+}) {
+  const show = (prediction: Prediction, value: number): string =>
+    prediction.dimension === "ratio" ? `${showNumber(value, 1)} ×` : showQuantity(value, prediction.dimension, units);
   const goalPrediction = predictions.find((prediction) => prediction.id === goal.measure);
   return (
     <div className="plain-words">
-      {goalPrediction ? <strong>{reachWords(goalPrediction, goal)} </strong> : null}
-      A rough guide for the plain build below; 8 of 10 results should fall inside these bands.
+      {goalPrediction ? <strong>{reachWords(goalPrediction, goal)} </strong> : null}A rough guide for the plain build below; 8 of 10 results
+      should fall inside these bands.
       <ul style={{ margin: "6px 0 0", paddingLeft: 18 }}>
         {predictions.map((prediction) => (
           <li key={prediction.id}>

@@ -19,23 +19,81 @@ export function Crate() {
         <div className="row">
           <label>
             <span className="unseen">Who builds</span>
-            <select className="second" value={brief.buildBy} onChange={(event) => change({ buildBy: event.target.value === "team" ? "team" : "builder" }, `a ${event.target.value} builds`)}>
+            <select
+              className="second"
+              value={brief.buildBy}
+              onChange={(event) =>
+                change({ buildBy: event.target.value === "team" ? "team" : "builder" }, `a ${event.target.value} builds`)
+              }
+            >
               <option value="builder">each builder builds</option>
               <option value="team">a team builds</option>
             </select>
           </label>
-          {brief.buildBy === "team" ? <Whole label="in a team" min={1} max={12} value={brief.teamSize} onChange={(teamSize) => change({ teamSize }, `teams of ${teamSize}`)} /> : null}
-          <Whole label="seats at a table" min={1} max={40} value={brief.seatsPerTable} onChange={(seatsPerTable) => change({ seatsPerTable }, `${seatsPerTable} seats at a table`)} />
-          <Whole label="builders one rig serves" min={1} max={500} value={brief.rigServes} onChange={(rigServes) => change({ rigServes }, `a rig serves ${rigServes}`)} />
+          {brief.buildBy === "team" ? (
+            <Whole
+              label="in a team"
+              min={1}
+              max={12}
+              value={brief.teamSize}
+              onChange={(teamSize) => change({ teamSize }, `teams of ${teamSize}`)}
+            />
+          ) : null}
+          <Whole
+            label="seats at a table"
+            min={1}
+            max={40}
+            value={brief.seatsPerTable}
+            onChange={(seatsPerTable) => change({ seatsPerTable }, `${seatsPerTable} seats at a table`)}
+          />
+          <Whole
+            label="builders one rig serves"
+            min={1}
+            max={500}
+            value={brief.rigServes}
+            onChange={(rigServes) => change({ rigServes }, `a rig serves ${rigServes}`)}
+          />
         </div>
       </section>
       <section className="sheet pad stack" aria-label="Dials">
         <h2>How they build, and how sure to be</h2>
         <div className="fields">
-          <Ruler label="Chance of a rebuild" scale={shareScale} min={0} max={0.95} step={0.01} value={brief.rebuildRate} onChange={(rebuildRate, settled) => change({ rebuildRate }, `rebuild chance ${shareScale.show(rebuildRate)}`, settled)} />
-          <Ruler label="Most rebuilds" scale={count} min={0} max={8} step={1} value={brief.loops} onChange={(loops, settled) => change({ loops }, `at most ${loops} rebuilds`, settled)} />
-          <Ruler label="Sure that nothing runs out" scale={shareScale} min={0.5} max={0.999} step={0.01} value={brief.target} onChange={(target, settled) => change({ target }, `${shareScale.show(target)} sure`, settled)} />
-          <Ruler label="Part of the builders there at once" scale={shareScale} min={0.05} max={1} step={0.05} value={brief.shareAtOnce} onChange={(shareAtOnce, settled) => change({ shareAtOnce }, `${shareScale.show(shareAtOnce)} at once`, settled)} />
+          <Ruler
+            label="Chance of a rebuild"
+            scale={shareScale}
+            min={0}
+            max={0.95}
+            step={0.01}
+            value={brief.rebuildRate}
+            onChange={(rebuildRate, settled) => change({ rebuildRate }, `rebuild chance ${shareScale.show(rebuildRate)}`, settled)}
+          />
+          <Ruler
+            label="Most rebuilds"
+            scale={count}
+            min={0}
+            max={8}
+            step={1}
+            value={brief.loops}
+            onChange={(loops, settled) => change({ loops }, `at most ${loops} rebuilds`, settled)}
+          />
+          <Ruler
+            label="Sure that nothing runs out"
+            scale={shareScale}
+            min={0.5}
+            max={0.999}
+            step={0.01}
+            value={brief.target}
+            onChange={(target, settled) => change({ target }, `${shareScale.show(target)} sure`, settled)}
+          />
+          <Ruler
+            label="Part of the builders there at once"
+            scale={shareScale}
+            min={0.05}
+            max={1}
+            step={0.05}
+            value={brief.shareAtOnce}
+            onChange={(shareAtOnce, settled) => change({ shareAtOnce }, `${shareScale.show(shareAtOnce)} at once`, settled)}
+          />
         </div>
       </section>
       <LineTable />

@@ -23,14 +23,23 @@ export function CrateDock() {
         <CrateChoice work={work} />
         {manifest ? (
           <p className="soft small">
-            {manifest.heads.low} to {manifest.heads.high} builders, likely {manifest.heads.median}; nobody goes short {oddsWords(draft.brief.target)}{crate.slow ? "; sizing …" : ""}
+            {manifest.heads.low} to {manifest.heads.high} builders, likely {manifest.heads.median}; nobody goes short{" "}
+            {oddsWords(draft.brief.target)}
+            {crate.slow ? "; sizing …" : ""}
           </p>
-        ) : <p className="soft small">sizing …</p>}
+        ) : (
+          <p className="soft small">sizing …</p>
+        )}
         <BarLegend />
       </div>
       {/* biome-ignore lint/a11y/noNoninteractiveTabindex: a scrolling region must be reachable by keyboard */}
       <div className="crate-lines" role="region" aria-label="Manifest" tabIndex={0}>
-        {packed.length === 0 ? <p className="pad">Nothing in the crate yet. <Link to={`/run/${run.id}/crate`}>Say what goes in a kit</Link>, and quantities, stock and cost follow.</p> : null}
+        {packed.length === 0 ? (
+          <p className="pad">
+            Nothing in the crate yet. <Link to={`/run/${run.id}/crate`}>Say what goes in a kit</Link>, and quantities, stock and cost
+            follow.
+          </p>
+        ) : null}
         {manifest?.lines.map((line) => {
           const of = packed.find((l) => l.id === line.id);
           return of ? <DockLine key={line.id} line={line} of={of} work={work} drives={manifest.drives === line.id} /> : null;
@@ -38,11 +47,23 @@ export function CrateDock() {
       </div>
       <div className="crate-foot">
         <div className="figures">
-          <div><span>a builder</span><strong>{manifest?.costPerBuilder == null ? "–" : money(manifest.costPerBuilder, currency)}</strong></div>
-          <div><span>the crate</span><strong>{manifest ? money(manifest.cost, currency) : "–"}</strong></div>
-          <div><span>one point surer</span><strong>{manifest ? `+ ${money(manifest.costOfOnePointMore, currency)}` : "–"}</strong></div>
+          <div>
+            <span>a builder</span>
+            <strong>{manifest?.costPerBuilder == null ? "–" : money(manifest.costPerBuilder, currency)}</strong>
+          </div>
+          <div>
+            <span>the crate</span>
+            <strong>{manifest ? money(manifest.cost, currency) : "–"}</strong>
+          </div>
+          <div>
+            <span>one point surer</span>
+            <strong>{manifest ? `+ ${money(manifest.costOfOnePointMore, currency)}` : "–"}</strong>
+          </div>
         </div>
-        <p className="small soft" style={{ marginTop: 4 }}>{driverWords(work)}{concerns(work)}</p>
+        <p className="small soft" style={{ marginTop: 4 }}>
+          {driverWords(work)}
+          {concerns(work)}
+        </p>
       </div>
     </aside>
   );
@@ -54,16 +75,42 @@ function CrateChoice({ work }: { readonly work: RunWork }) {
   const value = work.crateFor.kind === "run" ? "run" : work.crateFor.id;
   return (
     <div className="row" style={{ gap: 8 }}>
-      <label htmlFor={id} style={{ fontFamily: "var(--heading)", fontWeight: 700, fontSize: 17 }}>Crate for</label>
-      <select id={id} className="second" value={value} onChange={(event) => work.setCrateFor(event.target.value === "run" ? { kind: "run" } : { kind: "session", id: event.target.value })}>
-        {held.map((session) => <option key={session.id} value={session.id}>{shortDate(session.start.slice(0, 10))}{session.title ? `, ${session.title}` : ""}</option>)}
-        <option value="run">{held.length === 0 ? "one session, before any has a day" : `the whole run, ${held.length} ${held.length === 1 ? "session" : "sessions"}`}</option>
+      <label htmlFor={id} style={{ fontFamily: "var(--heading)", fontWeight: 700, fontSize: 17 }}>
+        Crate for
+      </label>
+      <select
+        id={id}
+        className="second"
+        value={value}
+        onChange={(event) => work.setCrateFor(event.target.value === "run" ? { kind: "run" } : { kind: "session", id: event.target.value })}
+      >
+        {held.map((session) => (
+          <option key={session.id} value={session.id}>
+            {shortDate(session.start.slice(0, 10))}
+            {session.title ? `, ${session.title}` : ""}
+          </option>
+        ))}
+        <option value="run">
+          {held.length === 0
+            ? "one session, before any has a day"
+            : `the whole run, ${held.length} ${held.length === 1 ? "session" : "sessions"}`}
+        </option>
       </select>
     </div>
   );
 }
 
-function DockLine({ line, of, work, drives }: { readonly line: ManifestLine; readonly of: BriefLine; readonly work: RunWork; readonly drives: boolean }) {
+function DockLine({
+  line,
+  of,
+  work,
+  drives,
+}: {
+  readonly line: ManifestLine;
+  readonly of: BriefLine;
+  readonly work: RunWork;
+  readonly drives: boolean;
+}) {
   const material = work.materials.find((m) => m.id === of.materialId);
   if (!material) return null;
   const units = work.run.units;
@@ -74,7 +121,12 @@ function DockLine({ line, of, work, drives }: { readonly line: ManifestLine; rea
     <div className="crate-line" title={made}>
       <div className="top">
         <span>
-          {material.name} <span className="soft small">{of.cut ? "cut, " : ""}{perWords(of)}{drives ? ", drives the crate" : ""}</span>
+          {material.name}{" "}
+          <span className="soft small">
+            {of.cut ? "cut, " : ""}
+            {perWords(of)}
+            {drives ? ", drives the crate" : ""}
+          </span>
         </span>
         <strong>{amountWords(line.quantity, material.unit, units)}</strong>
       </div>
@@ -106,5 +158,7 @@ function concerns({ draft, materials }: RunWork): string {
     small.length > 0 ? `Small parts: ${small.join(", ")}.` : "",
     allergens.length > 0 ? `Allergens: ${allergens.join(", ")}.` : "No allergens.",
     latex ? "Contains latex." : "",
-  ].filter(Boolean).join(" ");
+  ]
+    .filter(Boolean)
+    .join(" ");
 }

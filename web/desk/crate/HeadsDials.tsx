@@ -4,18 +4,32 @@ import { quantityScale, shareScale } from "../../shared/pieces/scale.ts";
 
 type Model = HeadsModel["model"];
 
-const names: readonly (readonly [Model, string])[] = [["forecast", "a guess: low, likely, high"], ["signedUp", "signed up and walk-ins"], ["atHome", "take-home bags"]];
+const names: readonly (readonly [Model, string])[] = [
+  ["forecast", "a guess: low, likely, high"],
+  ["signedUp", "signed up and walk-ins"],
+  ["atHome", "take-home bags"],
+];
 
 const people = quantityScale("count", "metric", undefined, 1);
 
 /** How many will come: a distribution, never one number. */
-export function HeadsDials({ heads, onChange }: { readonly heads: HeadsModel; readonly onChange: (heads: HeadsModel, settled: boolean) => void }) {
+export function HeadsDials({
+  heads,
+  onChange,
+}: {
+  readonly heads: HeadsModel;
+  readonly onChange: (heads: HeadsModel, settled: boolean) => void;
+}) {
   return (
     <div className="stack" style={{ gap: 8 }}>
       <label>
         <span className="unseen">How heads are reckoned</span>
         <select className="second" value={heads.model} onChange={(event) => onChange(startOf(event.target.value, heads), true)}>
-          {names.map(([model, words]) => <option key={model} value={model}>{words}</option>)}
+          {names.map(([model, words]) => (
+            <option key={model} value={model}>
+              {words}
+            </option>
+          ))}
         </select>
       </label>
       <div className="fields three">
@@ -26,7 +40,8 @@ export function HeadsDials({ heads, onChange }: { readonly heads: HeadsModel; re
 }
 
 function startOf(model: string, heads: HeadsModel): HeadsModel {
-  const likely = heads.model === "forecast" || heads.model === "learned" ? heads.likely : heads.model === "signedUp" ? heads.signedUp : heads.asked;
+  const likely =
+    heads.model === "forecast" || heads.model === "learned" ? heads.likely : heads.model === "signedUp" ? heads.signedUp : heads.asked;
   const n = Math.max(4, Math.round(likely));
   const cap = heads.cap === undefined ? {} : { cap: heads.cap };
   if (model === "signedUp") return { model, signedUp: n, showRate: 0.85, walkIns: 3, ...cap };
@@ -41,26 +56,104 @@ function Dials({ heads, onChange }: { readonly heads: HeadsModel; readonly onCha
       const top = Math.max(80, Math.ceil((heads.high * 1.4) / 20) * 20);
       return (
         <>
-          <Ruler label="Low: nine in ten above" scale={people} min={1} max={top} step={1} value={heads.low} onChange={(low, settled) => onChange({ ...heads, low, likely: Math.max(low, heads.likely), high: Math.max(low, heads.high) }, settled)} />
-          <Ruler label="Likely" scale={people} min={1} max={top} step={1} value={heads.likely} onChange={(likely, settled) => onChange({ ...heads, likely, low: Math.min(likely, heads.low), high: Math.max(likely, heads.high) }, settled)} />
-          <Ruler label="High: nine in ten below" scale={people} min={1} max={top} step={1} value={heads.high} onChange={(high, settled) => onChange({ ...heads, high, likely: Math.min(high, heads.likely), low: Math.min(high, heads.low) }, settled)} />
+          <Ruler
+            label="Low: nine in ten above"
+            scale={people}
+            min={1}
+            max={top}
+            step={1}
+            value={heads.low}
+            onChange={(low, settled) =>
+              onChange({ ...heads, low, likely: Math.max(low, heads.likely), high: Math.max(low, heads.high) }, settled)
+            }
+          />
+          <Ruler
+            label="Likely"
+            scale={people}
+            min={1}
+            max={top}
+            step={1}
+            value={heads.likely}
+            onChange={(likely, settled) =>
+              onChange({ ...heads, likely, low: Math.min(likely, heads.low), high: Math.max(likely, heads.high) }, settled)
+            }
+          />
+          <Ruler
+            label="High: nine in ten below"
+            scale={people}
+            min={1}
+            max={top}
+            step={1}
+            value={heads.high}
+            onChange={(high, settled) =>
+              onChange({ ...heads, high, likely: Math.min(high, heads.likely), low: Math.min(high, heads.low) }, settled)
+            }
+          />
         </>
       );
     }
     case "signedUp":
       return (
         <>
-          <Ruler label="Signed up" scale={people} min={0} max={Math.max(60, heads.signedUp * 1.5)} step={1} value={heads.signedUp} onChange={(signedUp, settled) => onChange({ ...heads, signedUp }, settled)} />
-          <Ruler label="Share who turn up" scale={shareScale} min={0} max={1} step={0.01} value={heads.showRate} onChange={(showRate, settled) => onChange({ ...heads, showRate }, settled)} />
-          <Ruler label="Walk-ins expected" scale={people} min={0} max={Math.max(40, heads.walkIns * 2)} step={1} value={heads.walkIns} onChange={(walkIns, settled) => onChange({ ...heads, walkIns }, settled)} />
+          <Ruler
+            label="Signed up"
+            scale={people}
+            min={0}
+            max={Math.max(60, heads.signedUp * 1.5)}
+            step={1}
+            value={heads.signedUp}
+            onChange={(signedUp, settled) => onChange({ ...heads, signedUp }, settled)}
+          />
+          <Ruler
+            label="Share who turn up"
+            scale={shareScale}
+            min={0}
+            max={1}
+            step={0.01}
+            value={heads.showRate}
+            onChange={(showRate, settled) => onChange({ ...heads, showRate }, settled)}
+          />
+          <Ruler
+            label="Walk-ins expected"
+            scale={people}
+            min={0}
+            max={Math.max(40, heads.walkIns * 2)}
+            step={1}
+            value={heads.walkIns}
+            onChange={(walkIns, settled) => onChange({ ...heads, walkIns }, settled)}
+          />
         </>
       );
     case "atHome":
       return (
         <>
-          <Ruler label="Bags asked for" scale={people} min={0} max={Math.max(80, heads.asked * 1.5)} step={1} value={heads.asked} onChange={(asked, settled) => onChange({ ...heads, asked }, settled)} />
-          <Ruler label="Share collected" scale={shareScale} min={0} max={1} step={0.01} value={heads.takeUp} onChange={(takeUp, settled) => onChange({ ...heads, takeUp }, settled)} />
-          <Ruler label="More expected" scale={people} min={0} max={Math.max(60, heads.more * 2)} step={1} value={heads.more} onChange={(more, settled) => onChange({ ...heads, more }, settled)} />
+          <Ruler
+            label="Bags asked for"
+            scale={people}
+            min={0}
+            max={Math.max(80, heads.asked * 1.5)}
+            step={1}
+            value={heads.asked}
+            onChange={(asked, settled) => onChange({ ...heads, asked }, settled)}
+          />
+          <Ruler
+            label="Share collected"
+            scale={shareScale}
+            min={0}
+            max={1}
+            step={0.01}
+            value={heads.takeUp}
+            onChange={(takeUp, settled) => onChange({ ...heads, takeUp }, settled)}
+          />
+          <Ruler
+            label="More expected"
+            scale={people}
+            min={0}
+            max={Math.max(60, heads.more * 2)}
+            step={1}
+            value={heads.more}
+            onChange={(more, settled) => onChange({ ...heads, more }, settled)}
+          />
         </>
       );
   }

@@ -16,46 +16,150 @@ const pers = ["builder", "team", "table", "rig", "session", "series"].map((value
 /** One line's numbers. */
 export function LineForm({ line, material, units, onChange, onRemove }: LineFormProps) {
   const measured = material !== undefined && material.unit !== "piece";
-  const kinds = [{ value: measured ? "measured" : "counted", label: measured ? "measured out" : "counted out" }, { value: "reusable", label: "shared, comes back" }];
+  const kinds = [
+    { value: measured ? "measured" : "counted", label: measured ? "measured out" : "counted out" },
+    { value: "reusable", label: "shared, comes back" },
+  ];
   return (
     <div className="stack" style={{ gap: 8, padding: "6px 0" }}>
       <div className="fields three">
-        <Labelled label="How it is given"><Select style={{ width: "100%" }} value={line.kind} options={kinds} onChange={(kind: BriefLine["kind"]) => onChange({ kind }, kind)} /></Labelled>
-        <Labelled label="For"><Select style={{ width: "100%" }} value={line.per} options={pers} onChange={(per: BriefLine["per"]) => onChange({ per }, `per ${per}`)} /></Labelled>
-        <Labelled label="Who brings it"><Select style={{ width: "100%" }} value={line.source} options={[{ value: "packed", label: "packed for them" }, { value: "house", label: "from the house" }, { value: "home", label: "found at home" }]} onChange={(source: BriefLine["source"]) => onChange({ source }, source)} /></Labelled>
+        <Labelled label="How it is given">
+          <Select
+            style={{ width: "100%" }}
+            value={line.kind}
+            options={kinds}
+            onChange={(kind: BriefLine["kind"]) => onChange({ kind }, kind)}
+          />
+        </Labelled>
+        <Labelled label="For">
+          <Select
+            style={{ width: "100%" }}
+            value={line.per}
+            options={pers}
+            onChange={(per: BriefLine["per"]) => onChange({ per }, `per ${per}`)}
+          />
+        </Labelled>
+        <Labelled label="Who brings it">
+          <Select
+            style={{ width: "100%" }}
+            value={line.source}
+            options={[
+              { value: "packed", label: "packed for them" },
+              { value: "house", label: "from the house" },
+              { value: "home", label: "found at home" },
+            ]}
+            onChange={(source: BriefLine["source"]) => onChange({ source }, source)}
+          />
+        </Labelled>
         {line.kind === "reusable" ? (
           <>
-            <Percent label="Part of them using it at once" value={line.share} least={1} onChange={(share) => onChange({ share }, `${share * 100} % at once`)} />
-            <Amount label="Who share one" value={line.unitsPerItem} onChange={(unitsPerItem) => onChange({ unitsPerItem }, `${unitsPerItem} share one`)} />
-            <Amount label="Lost in a session, expected" value={line.loss} least={0} onChange={(loss) => onChange({ loss }, `${loss} lost`)} />
+            <Percent
+              label="Part of them using it at once"
+              value={line.share}
+              least={1}
+              onChange={(share) => onChange({ share }, `${share * 100} % at once`)}
+            />
+            <Amount
+              label="Who share one"
+              value={line.unitsPerItem}
+              onChange={(unitsPerItem) => onChange({ unitsPerItem }, `${unitsPerItem} share one`)}
+            />
+            <Amount
+              label="Lost in a session, expected"
+              value={line.loss}
+              least={0}
+              onChange={(loss) => onChange({ loss }, `${loss} lost`)}
+            />
           </>
         ) : (
           <>
-            {material?.unit === "mm" ? <LengthBox label="Amount" valueM={line.amount / 1000} units={units} onChange={(m) => onChange({ amount: m * 1000 }, showQuantity(m, "length", units))} /> : <Amount label={`Amount, ${material?.unit === "piece" || !material ? "pieces" : material.unit}`} value={line.amount} onChange={(amount) => onChange({ amount }, `${amount} each`)} />}
-            <Percent label="Taken again at a rebuild" value={line.perRebuild} onChange={(perRebuild) => onChange({ perRebuild }, `${Math.round(perRebuild * 100)} % again`)} />
-            {line.kind === "counted" ? <Percent label="Spoilt on the way" value={line.spoilRate} most={95} onChange={(spoilRate) => onChange({ spoilRate }, `${Math.round(spoilRate * 100)} % spoilt`)} /> : <Percent label="Spread of use" value={line.spread} most={200} onChange={(spread) => onChange({ spread }, `spread ${Math.round(spread * 100)} %`)} />}
+            {material?.unit === "mm" ? (
+              <LengthBox
+                label="Amount"
+                valueM={line.amount / 1000}
+                units={units}
+                onChange={(m) => onChange({ amount: m * 1000 }, showQuantity(m, "length", units))}
+              />
+            ) : (
+              <Amount
+                label={`Amount, ${material?.unit === "piece" || !material ? "pieces" : material.unit}`}
+                value={line.amount}
+                onChange={(amount) => onChange({ amount }, `${amount} each`)}
+              />
+            )}
+            <Percent
+              label="Taken again at a rebuild"
+              value={line.perRebuild}
+              onChange={(perRebuild) => onChange({ perRebuild }, `${Math.round(perRebuild * 100)} % again`)}
+            />
+            {line.kind === "counted" ? (
+              <Percent
+                label="Spoilt on the way"
+                value={line.spoilRate}
+                most={95}
+                onChange={(spoilRate) => onChange({ spoilRate }, `${Math.round(spoilRate * 100)} % spoilt`)}
+              />
+            ) : (
+              <Percent
+                label="Spread of use"
+                value={line.spread}
+                most={200}
+                onChange={(spread) => onChange({ spread }, `spread ${Math.round(spread * 100)} %`)}
+              />
+            )}
           </>
         )}
       </div>
       {line.kind === "counted" ? <CutFields line={line} material={material} units={units} onChange={onChange} /> : null}
-      <Labelled label="What may stand in for it, for the sheet"><Input maxLength={160} value={line.standIn} onChange={(event) => onChange({ standIn: event.target.value }, "stand-in")} /></Labelled>
-      <div><button type="button" className="second" onClick={onRemove}>Take this line out</button></div>
+      <Labelled label="What may stand in for it, for the sheet">
+        <Input maxLength={160} value={line.standIn} onChange={(event) => onChange({ standIn: event.target.value }, "stand-in")} />
+      </Labelled>
+      <div>
+        <button type="button" className="second" onClick={onRemove}>
+          Take this line out
+        </button>
+      </div>
     </div>
   );
 }
 
 function CutFields({ line, material, units, onChange }: Omit<LineFormProps, "onRemove">) {
-  const sheet = material?.sheetWidthM != null && material.sheetHeightM != null ? `${showQuantity(material.sheetWidthM, "length", units)} × ${showQuantity(material.sheetHeightM, "length", units)}` : null;
+  const sheet =
+    material?.sheetWidthM != null && material.sheetHeightM != null
+      ? `${showQuantity(material.sheetWidthM, "length", units)} × ${showQuantity(material.sheetHeightM, "length", units)}`
+      : null;
   if (sheet === null) return <p className="small soft">To cut pieces from this, give its sheet a size in the store room.</p>;
   const cut = line.cut;
   return (
     <div className="row">
-      <Checkbox checked={cut !== null} onChange={(event) => onChange({ cut: event.target.checked ? { widthM: 0.1, heightM: 0.1, rotate: true } : null }, event.target.checked ? "cut from sheets" : "not cut")}>cut from sheets of {sheet}</Checkbox>
+      <Checkbox
+        checked={cut !== null}
+        onChange={(event) =>
+          onChange(
+            { cut: event.target.checked ? { widthM: 0.1, heightM: 0.1, rotate: true } : null },
+            event.target.checked ? "cut from sheets" : "not cut",
+          )
+        }
+      >
+        cut from sheets of {sheet}
+      </Checkbox>
       {cut === null ? null : (
         <>
-          <LengthBox label="piece, across" valueM={cut.widthM} units={units} onChange={(widthM) => onChange({ cut: { ...cut, widthM } }, `piece ${showQuantity(widthM, "length", units)} across`)} />
-          <LengthBox label="along" valueM={cut.heightM} units={units} onChange={(heightM) => onChange({ cut: { ...cut, heightM } }, `piece ${showQuantity(heightM, "length", units)} along`)} />
-          <Checkbox checked={cut.rotate} onChange={(event) => onChange({ cut: { ...cut, rotate: event.target.checked } }, "grain")}>may be turned</Checkbox>
+          <LengthBox
+            label="piece, across"
+            valueM={cut.widthM}
+            units={units}
+            onChange={(widthM) => onChange({ cut: { ...cut, widthM } }, `piece ${showQuantity(widthM, "length", units)} across`)}
+          />
+          <LengthBox
+            label="along"
+            valueM={cut.heightM}
+            units={units}
+            onChange={(heightM) => onChange({ cut: { ...cut, heightM } }, `piece ${showQuantity(heightM, "length", units)} along`)}
+          />
+          <Checkbox checked={cut.rotate} onChange={(event) => onChange({ cut: { ...cut, rotate: event.target.checked } }, "grain")}>
+            may be turned
+          </Checkbox>
         </>
       )}
     </div>
@@ -72,16 +176,69 @@ function Labelled({ label, children }: { readonly label: string; readonly childr
   );
 }
 
-function Amount({ label, value, least = 0.01, onChange }: { readonly label: string; readonly value: number; readonly least?: number; readonly onChange: (value: number) => void }) {
-  return <Labelled label={label}><InputNumber style={{ width: "100%" }} min={least} max={1_000_000} value={value} onChange={(next) => next !== null && onChange(next)} /></Labelled>;
+function Amount({
+  label,
+  value,
+  least = 0.01,
+  onChange,
+}: {
+  readonly label: string;
+  readonly value: number;
+  readonly least?: number;
+  readonly onChange: (value: number) => void;
+}) {
+  return (
+    <Labelled label={label}>
+      <InputNumber
+        style={{ width: "100%" }}
+        min={least}
+        max={1_000_000}
+        value={value}
+        onChange={(next) => next !== null && onChange(next)}
+      />
+    </Labelled>
+  );
 }
 
-function Percent({ label, value, least = 0, most = 100, onChange }: { readonly label: string; readonly value: number; readonly least?: number; readonly most?: number; readonly onChange: (value: number) => void }) {
-  return <Labelled label={label}><InputNumber style={{ width: "100%" }} min={least} max={most} suffix="%" value={Math.round(value * 1000) / 10} onChange={(next) => next !== null && onChange(next / 100)} /></Labelled>;
+function Percent({
+  label,
+  value,
+  least = 0,
+  most = 100,
+  onChange,
+}: {
+  readonly label: string;
+  readonly value: number;
+  readonly least?: number;
+  readonly most?: number;
+  readonly onChange: (value: number) => void;
+}) {
+  return (
+    <Labelled label={label}>
+      <InputNumber
+        style={{ width: "100%" }}
+        min={least}
+        max={most}
+        suffix="%"
+        value={Math.round(value * 1000) / 10}
+        onChange={(next) => next !== null && onChange(next / 100)}
+      />
+    </Labelled>
+  );
 }
 
 /** A length typed in any unit; what can't be read stays as typed with a word on it. */
-export function LengthBox({ label, valueM, units, onChange }: { readonly label: string; readonly valueM: number | null; readonly units: UnitChoice; readonly onChange: (metres: number) => void }) {
+export function LengthBox({
+  label,
+  valueM,
+  units,
+  onChange,
+}: {
+  readonly label: string;
+  readonly valueM: number | null;
+  readonly units: UnitChoice;
+  readonly onChange: (metres: number) => void;
+}) {
   const shown = valueM === null ? "" : showQuantity(valueM, "length", units);
   const [typed, setTyped] = useState<string | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
@@ -97,8 +254,19 @@ export function LengthBox({ label, valueM, units, onChange }: { readonly label: 
   };
   return (
     <Labelled label={label}>
-      <Input style={{ width: 120 }} value={typed ?? shown} {...(trouble === null ? {} : { status: "error" as const })} onChange={(event) => setTyped(event.target.value)} onBlur={commit} onPressEnter={commit} />
-      {trouble === null ? null : <span role="alert" className="ruler-trouble">{trouble}</span>}
+      <Input
+        style={{ width: 120 }}
+        value={typed ?? shown}
+        {...(trouble === null ? {} : { status: "error" as const })}
+        onChange={(event) => setTyped(event.target.value)}
+        onBlur={commit}
+        onPressEnter={commit}
+      />
+      {trouble === null ? null : (
+        <span role="alert" className="ruler-trouble">
+          {trouble}
+        </span>
+      )}
     </Labelled>
   );
 }

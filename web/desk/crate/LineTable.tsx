@@ -18,8 +18,21 @@ export function LineTable() {
     const material = materials.find((m) => m.id === materialId);
     if (!material) return;
     const line: BriefLine = {
-      id: nanoid(12), materialId, per: brief.buildBy, kind: material.unit === "piece" ? "counted" : "measured", amount: material.unit === "mm" ? 600 : 1,
-      perRebuild: 0.5, spoilRate: 0.04, spread: 0.35, share: brief.shareAtOnce, unitsPerItem: 1, loss: 0.3, source: "packed", standIn: "", tier: null, cut: null,
+      id: nanoid(12),
+      materialId,
+      per: brief.buildBy,
+      kind: material.unit === "piece" ? "counted" : "measured",
+      amount: material.unit === "mm" ? 600 : 1,
+      perRebuild: 0.5,
+      spoilRate: 0.04,
+      spread: 0.35,
+      share: brief.shareAtOnce,
+      unitsPerItem: 1,
+      loss: 0.3,
+      source: "packed",
+      standIn: "",
+      tier: null,
+      cut: null,
     };
     change({ lines: [...brief.lines, line] }, `added ${material.name}`);
     setEditing(line.id);
@@ -27,11 +40,24 @@ export function LineTable() {
   return (
     <section className="sheet pad stack" aria-label="Lines">
       <h2>What a kit takes</h2>
-      {materials.length === 0 ? <p>The store room is empty. <Link to="/store">Add a material</Link> first.</p> : null}
+      {materials.length === 0 ? (
+        <p>
+          The store room is empty. <Link to="/store">Add a material</Link> first.
+        </p>
+      ) : null}
       {brief.lines.length === 0 ? null : (
         <table className="trials">
           <thead>
-            <tr><th scope="col">Material</th><th scope="col">Takes</th><th scope="col">For whom</th><th scope="col">Again at a rebuild</th><th scope="col">Spoilt</th><th scope="col"><span className="unseen">Change</span></th></tr>
+            <tr>
+              <th scope="col">Material</th>
+              <th scope="col">Takes</th>
+              <th scope="col">For whom</th>
+              <th scope="col">Again at a rebuild</th>
+              <th scope="col">Spoilt</th>
+              <th scope="col">
+                <span className="unseen">Change</span>
+              </th>
+            </tr>
           </thead>
           <tbody>
             {brief.lines.map((line) => {
@@ -40,19 +66,44 @@ export function LineTable() {
               const open = editing === line.id;
               return [
                 <tr key={line.id}>
-                  <td>{name}{line.cut ? <span className="soft small"> cut to {Math.round(line.cut.widthM * 1000)} × {Math.round(line.cut.heightM * 1000)} mm</span> : null}</td>
-                  <td>{line.kind === "reusable" ? "shared" : amountWords(line.amount, material?.unit ?? "piece", run.units)} <span className="soft">per {line.per}</span></td>
+                  <td>
+                    {name}
+                    {line.cut ? (
+                      <span className="soft small">
+                        {" "}
+                        cut to {Math.round(line.cut.widthM * 1000)} × {Math.round(line.cut.heightM * 1000)} mm
+                      </span>
+                    ) : null}
+                  </td>
+                  <td>
+                    {line.kind === "reusable" ? "shared" : amountWords(line.amount, material?.unit ?? "piece", run.units)}{" "}
+                    <span className="soft">per {line.per}</span>
+                  </td>
                   <td>{sources[line.source]}</td>
                   <td>{line.kind === "reusable" ? "" : `${Math.round(line.perRebuild * 100)} %`}</td>
                   <td>{line.kind === "counted" ? `${Math.round(line.spoilRate * 100)} %` : ""}</td>
-                  <td><button type="button" className="quiet" aria-expanded={open} aria-label={`Change ${name}`} onClick={() => setEditing(open ? null : line.id)}>{open ? "close" : "change"}</button></td>
+                  <td>
+                    <button
+                      type="button"
+                      className="quiet"
+                      aria-expanded={open}
+                      aria-label={`Change ${name}`}
+                      onClick={() => setEditing(open ? null : line.id)}
+                    >
+                      {open ? "close" : "change"}
+                    </button>
+                  </td>
                 </tr>,
                 open ? (
                   <tr key={`${line.id}-form`}>
                     <td colSpan={6} style={{ background: "var(--ground)" }}>
                       <LineForm
-                        line={line} material={material} units={run.units}
-                        onChange={(patch, words) => change({ lines: brief.lines.map((l) => (l.id === line.id ? { ...l, ...patch } : l)) }, `${name}: ${words}`)}
+                        line={line}
+                        material={material}
+                        units={run.units}
+                        onChange={(patch, words) =>
+                          change({ lines: brief.lines.map((l) => (l.id === line.id ? { ...l, ...patch } : l)) }, `${name}: ${words}`)
+                        }
                         onRemove={() => change({ lines: brief.lines.filter((l) => l.id !== line.id) }, `took ${name} out`)}
                       />
                     </td>
@@ -67,9 +118,15 @@ export function LineTable() {
         <label htmlFor={choose}>Add a line</label>
         <select id={choose} className="second" value="" onChange={(event) => add(event.target.value)}>
           <option value="">choose a material …</option>
-          {materials.map((material) => <option key={material.id} value={material.id}>{material.name}</option>)}
+          {materials.map((material) => (
+            <option key={material.id} value={material.id}>
+              {material.name}
+            </option>
+          ))}
         </select>
-        <Link to="/store" className="small">not in the list? store room</Link>
+        <Link to="/store" className="small">
+          not in the list? store room
+        </Link>
       </div>
     </section>
   );

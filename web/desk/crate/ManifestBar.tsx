@@ -35,8 +35,12 @@ export function BarMarks() {
   return (
     <svg width="0" height="0" aria-hidden="true" style={{ position: "absolute" }}>
       <defs>
-        <pattern id="bar-rebuild" width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(45)"><path d="M0 0v5" stroke="var(--ink)" strokeWidth="0.9" /></pattern>
-        <pattern id="bar-spoilt" width="4" height="4" patternUnits="userSpaceOnUse"><circle cx="2" cy="2" r="0.9" fill="var(--ink)" /></pattern>
+        <pattern id="bar-rebuild" width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+          <path d="M0 0v5" stroke="var(--ink)" strokeWidth="0.9" />
+        </pattern>
+        <pattern id="bar-spoilt" width="4" height="4" patternUnits="userSpaceOnUse">
+          <circle cx="2" cy="2" r="0.9" fill="var(--ink)" />
+        </pattern>
       </defs>
     </svg>
   );
@@ -44,16 +48,33 @@ export function BarMarks() {
 
 /** What the bar's parts are called. */
 export function BarLegend() {
-  const parts = [["var(--settled)", "first build"], ["var(--settled-mid)", "rebuilds"], ["var(--sand)", "spoilt"], ["var(--lamp)", "to be sure"]] as const;
+  const parts = [
+    ["var(--settled)", "first build"],
+    ["var(--settled-mid)", "rebuilds"],
+    ["var(--sand)", "spoilt"],
+    ["var(--lamp)", "to be sure"],
+  ] as const;
   return (
     <div className="legend">
       {parts.map(([fill, words], i) => (
         <span key={words}>
-          <i style={{ background: i === 1 ? `repeating-linear-gradient(45deg, ${fill} 0 2px, var(--ink) 2px 3px)` : i === 2 ? `radial-gradient(var(--ink) 22%, ${fill} 26%) 0 0 / 4px 4px` : fill }} />
+          <i
+            style={{
+              background:
+                i === 1
+                  ? `repeating-linear-gradient(45deg, ${fill} 0 2px, var(--ink) 2px 3px)`
+                  : i === 2
+                    ? `radial-gradient(var(--ink) 22%, ${fill} 26%) 0 0 / 4px 4px`
+                    : fill,
+            }}
+          />
           {words}
         </span>
       ))}
-      <span><i style={{ background: "var(--ink)", width: 3 }} />on hand</span>
+      <span>
+        <i style={{ background: "var(--ink)", width: 3 }} />
+        on hand
+      </span>
     </div>
   );
 }

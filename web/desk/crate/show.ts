@@ -15,14 +15,27 @@ export function amountWords(amount: number, unit: MaterialDoc["unit"], choice: U
 }
 
 /** One sentence under a line that says what to do. */
-export function lineSays(line: ManifestLine, of: BriefLine, material: MaterialDoc, choice: UnitChoice): { readonly words: string; readonly short: boolean } {
-  if (of.cut && material.sheetWidthM === null) return { words: "give the sheet a size in the store room, to know how many to cut", short: true };
+export function lineSays(
+  line: ManifestLine,
+  of: BriefLine,
+  material: MaterialDoc,
+  choice: UnitChoice,
+): { readonly words: string; readonly short: boolean } {
+  if (of.cut && material.sheetWidthM === null)
+    return { words: "give the sheet a size in the store room, to know how many to cut", short: true };
   if (of.cut && line.piecesPerParent === 0) return { words: `a piece this size does not fit on ${material.name}`, short: true };
-  const cut = line.parents === null ? "" : `${line.parents} ${line.parents === 1 ? "sheet" : "sheets"}, ${line.piecesPerParent} on each${line.cutExact ? "" : " or a few more"}; `;
+  const cut =
+    line.parents === null
+      ? ""
+      : `${line.parents} ${line.parents === 1 ? "sheet" : "sheets"}, ${line.piecesPerParent} on each${line.cutExact ? "" : " or a few more"}; `;
   if (line.short > 0) {
     const packs = Math.ceil(line.short / material.packSize - 1e-9);
-    const unit = line.parents === null ? amountWords(line.short, material.unit, choice) : `${line.short} ${line.short === 1 ? "sheet" : "sheets"}`;
-    const pack = material.packSize === 1 ? "" : `, ${packs} ${packs === 1 ? "pack" : "packs"} of ${amountWords(material.packSize, material.unit, choice)}`;
+    const unit =
+      line.parents === null ? amountWords(line.short, material.unit, choice) : `${line.short} ${line.short === 1 ? "sheet" : "sheets"}`;
+    const pack =
+      material.packSize === 1
+        ? ""
+        : `, ${packs} ${packs === 1 ? "pack" : "packs"} of ${amountWords(material.packSize, material.unit, choice)}`;
     return { words: `${cut}${unit} short${pack}`, short: true };
   }
   if (of.kind === "reusable") return { words: `${cut}on hand; comes back afterwards`, short: false };

@@ -1,8 +1,8 @@
+import type { MaterialDoc, RunDoc } from "@lampcrate/contract";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useMemo } from "react";
 import { Navigate, Outlet, useLocation, useNavigate, useParams } from "react-router";
-import type { MaterialDoc, RunDoc } from "@lampcrate/contract";
-import { api, ask, AskError } from "../../shared/client.ts";
+import { AskError, api, ask } from "../../shared/client.ts";
 import { CrateDock } from "../crate/CrateDock.tsx";
 import { materialsQuery, runQuery, seasonQuery } from "../queries.ts";
 import { useKeys } from "../shell/keys.ts";
@@ -17,7 +17,14 @@ export function RunDesk() {
   const run = useQuery(runQuery(id));
   const materials = useQuery(materialsQuery);
   const { pathname } = useLocation();
-  if (run.isError) return <main className="page"><p role="alert" className="trouble">{run.error.message}</p></main>;
+  if (run.isError)
+    return (
+      <main className="page">
+        <p role="alert" className="trouble">
+          {run.error.message}
+        </p>
+      </main>
+    );
   if (run.isPending || materials.isPending) return <main className="page soft">Opening the run …</main>;
   if (/^\/run\/[^/]+\/?$/.test(pathname)) return <Navigate to="brief" replace />;
   return <OpenRun key={id} run={run.data} materials={materials.data ?? []} />;
@@ -39,7 +46,14 @@ function OpenRun({ run, materials }: { readonly run: RunDoc; readonly materials:
       await queries.invalidateQueries({ queryKey: runQuery(run.id).queryKey });
       await queries.invalidateQueries(seasonQuery);
     };
-    return [...steps.map((step, i) => ({ key: String(i + 1), words: step.name.toLowerCase(), act: () => void navigate(`/run/${run.id}/${step.path}`) })), { key: "u", words: "undo", act: () => void undo() }];
+    return [
+      ...steps.map((step, i) => ({
+        key: String(i + 1),
+        words: step.name.toLowerCase(),
+        act: () => void navigate(`/run/${run.id}/${step.path}`),
+      })),
+      { key: "u", words: "undo", act: () => void undo() },
+    ];
   }, [flush, navigate, queries, run.id]);
   useKeys(keys);
   const undo = keys.at(-1)?.act;
@@ -53,7 +67,9 @@ function OpenRun({ run, materials }: { readonly run: RunDoc; readonly materials:
           </span>
         </div>
         <div className="row">
-          <span className="soft small" role="status">{saveWords(work.draft.state.kind)}</span>
+          <span className="soft small" role="status">
+            {saveWords(work.draft.state.kind)}
+          </span>
           <button type="button" className="second" disabled={run.undo === null} onClick={undo} title={run.undo ?? "nothing to undo"}>
             Undo{run.undo === null ? "" : `: ${run.undo.length > 34 ? `${run.undo.slice(0, 33)}…` : run.undo}`}
           </button>

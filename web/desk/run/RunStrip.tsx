@@ -47,12 +47,28 @@ export function RunStrip() {
 
 /** One bead on the strip: a filled disc is settled, a diamond is short, a ring is to come. */
 function Bead({ standing, here, last }: { readonly standing: Standing; readonly here: boolean; readonly last: boolean }) {
-  const line = standing === "done" ? { stroke: "var(--settled)", strokeWidth: 3 } : standing === "short" ? { stroke: "var(--brick)", strokeWidth: 3 } : { stroke: "var(--soft)", strokeWidth: 2, strokeDasharray: "4 4" };
+  const line =
+    standing === "done"
+      ? { stroke: "var(--settled)", strokeWidth: 3 }
+      : standing === "short"
+        ? { stroke: "var(--brick)", strokeWidth: 3 }
+        : { stroke: "var(--soft)", strokeWidth: 2, strokeDasharray: "4 4" };
   return (
     <svg aria-hidden="true">
       {last ? null : <path d="M16 9H400" {...line} style={{ clipPath: "inset(0 0 0 0)" }} />}
       {here ? <circle cx="8" cy="9" r="8.5" fill="var(--lamp)" stroke="var(--ink)" strokeWidth="1.4" /> : null}
-      {standing === "short" ? <path d="M8 2l7 7-7 7-7-7z" fill="var(--brick)" /> : <circle cx="8" cy="9" r="5.5" fill={standing === "done" ? "var(--settled)" : "var(--sheet)"} stroke={standing === "done" ? "var(--settled)" : "var(--soft)"} strokeWidth="2" />}
+      {standing === "short" ? (
+        <path d="M8 2l7 7-7 7-7-7z" fill="var(--brick)" />
+      ) : (
+        <circle
+          cx="8"
+          cy="9"
+          r="5.5"
+          fill={standing === "done" ? "var(--settled)" : "var(--sheet)"}
+          stroke={standing === "done" ? "var(--settled)" : "var(--soft)"}
+          strokeWidth="2"
+        />
+      )}
     </svg>
   );
 }
@@ -60,19 +76,30 @@ function Bead({ standing, here, last }: { readonly standing: Standing; readonly 
 function briefState({ run, draft }: RunWork): StepState {
   const family = families[draft.brief.family].words;
   if (run.publishedVersion === null) return { words: `${family}, not frozen yet`, standing: "now" };
-  return { words: run.changedSincePublished ? `changed since version ${run.publishedVersion}` : `frozen as version ${run.publishedVersion}`, standing: run.changedSincePublished ? "now" : "done" };
+  return {
+    words: run.changedSincePublished ? `changed since version ${run.publishedVersion}` : `frozen as version ${run.publishedVersion}`,
+    standing: run.changedSincePublished ? "now" : "done",
+  };
 }
 
 function crateState({ draft, crate }: RunWork): StepState {
   if (draft.brief.lines.length === 0) return { words: "no lines yet", standing: "now" };
   const short = crate.manifest?.short ?? 0;
-  return short > 0 ? { words: `${short} ${short === 1 ? "line" : "lines"} short`, standing: "short" } : { words: "all on hand", standing: "done" };
+  return short > 0
+    ? { words: `${short} ${short === 1 ? "line" : "lines"} short`, standing: "short" }
+    : { words: "all on hand", standing: "done" };
 }
 
 function calendarState({ run }: RunWork): StepState {
   const held = run.sessions.filter((s) => !s.cancelled);
-  if (held.length === 0) return run.kind === "at-home" ? { words: run.closesOn ? `closes ${shortDate(run.closesOn)}` : "no days yet", standing: run.closesOn ? "done" : "now" } : { words: "no session yet", standing: "now" };
-  return { words: `${held.length} ${held.length === 1 ? "session" : "sessions"}${run.closesOn ? `, closes ${shortDate(run.closesOn)}` : ", no closing day"}`, standing: run.closesOn ? "done" : "now" };
+  if (held.length === 0)
+    return run.kind === "at-home"
+      ? { words: run.closesOn ? `closes ${shortDate(run.closesOn)}` : "no days yet", standing: run.closesOn ? "done" : "now" }
+      : { words: "no session yet", standing: "now" };
+  return {
+    words: `${held.length} ${held.length === 1 ? "session" : "sessions"}${run.closesOn ? `, closes ${shortDate(run.closesOn)}` : ", no closing day"}`,
+    standing: run.closesOn ? "done" : "now",
+  };
 }
 
 function publishState({ run }: RunWork): StepState {

@@ -1,7 +1,7 @@
 import type { BriefDoc, RunDoc } from "@lampcrate/contract";
 import { useQueryClient } from "@tanstack/react-query";
 import { useCallback, useEffect, useRef, useState } from "react";
-import { api, ask, AskError } from "../../shared/client.ts";
+import { AskError, api, ask } from "../../shared/client.ts";
 import { runQuery } from "../queries.ts";
 
 /** How the draft stands with the server. */
@@ -55,7 +55,9 @@ export function useBriefDraft(run: RunDoc): BriefDraft {
     dirty.current = false;
     const work = (async () => {
       try {
-        const saved = await ask(api.runs[":id"].brief.$put({ param: { id: run.id }, json: { revision: base.current, brief: sent, words: said } }));
+        const saved = await ask(
+          api.runs[":id"].brief.$put({ param: { id: run.id }, json: { revision: base.current, brief: sent, words: said } }),
+        );
         base.current = saved.briefRevision;
         words.current = [];
         queries.setQueryData(runQuery(run.id).queryKey, saved);
@@ -129,6 +131,7 @@ export function useBriefDraft(run: RunDoc): BriefDraft {
 function stateOf(error: unknown): SaveState {
   if (!(error instanceof AskError)) return { kind: "refused", words: "Something broke while saving. Your work is still here." };
   if (error.problem.status === 401) return { kind: "signed out" };
-  if (error.problem.status === 409 && error.problem.current) return { kind: "stale", changed: error.problem.changed ?? [], current: error.problem.current as RunDoc };
+  if (error.problem.status === 409 && error.problem.current)
+    return { kind: "stale", changed: error.problem.changed ?? [], current: error.problem.current as RunDoc };
   return { kind: "refused", words: error.message };
 }

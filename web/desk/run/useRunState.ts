@@ -1,11 +1,11 @@
 import type { MaterialDoc, RunDoc } from "@lampcrate/contract";
 import type { HeadsModel } from "@lampcrate/core";
-import { useQueryClient } from "@tanstack/react-query";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useMemo, useState } from "react";
-import { api, ask, AskError } from "../../shared/client.ts";
+import { AskError, api, ask } from "../../shared/client.ts";
 import { type CrateFor, crateInput } from "../../shared/crateInput.ts";
 import { useCrate } from "../crate/useCrate.ts";
-import { runQuery } from "../queries.ts";
+import { meQuery, runQuery } from "../queries.ts";
 import type { RunWork } from "./RunContext.ts";
 import { useBriefDraft } from "./useBriefDraft.ts";
 
@@ -16,8 +16,14 @@ export function useRunState(run: RunDoc, materials: readonly MaterialDoc[]): Run
   const [chosen, setCrateFor] = useState<CrateFor | null>(null);
   const [dialled, setDialled] = useState<Readonly<Record<string, HeadsModel>>>({});
   const held = run.sessions.filter((session) => !session.cancelled);
-  const upcoming = held.find((session) => session.endAt >= Date.now()) ?? held.at(-1);
-  const crateFor: CrateFor = chosen && (chosen.kind === "run" || held.some((s) => s.id === chosen.id)) ? chosen : upcoming ? { kind: "session", id: upcoming.id } : { kind: "run" };
+  const now = useQuery(meQuery).data?.now ?? 0;
+  const upcoming = held.find((session) => session.endAt >= now) ?? held.at(-1);
+  const crateFor: CrateFor =
+    chosen && (chosen.kind === "run" || held.some((s) => s.id === chosen.id))
+      ? chosen
+      : upcoming
+        ? { kind: "session", id: upcoming.id }
+        : { kind: "run" };
   const session = crateFor.kind === "session" ? (held.find((s) => s.id === crateFor.id) ?? null) : null;
   const of = session?.id ?? run.id;
   const heads = dialled[of] ?? session?.heads ?? run.heads;
@@ -33,8 +39,27 @@ export function useRunState(run: RunDoc, materials: readonly MaterialDoc[]): Run
     try {
       const { id, revision, title, kind, opensOn, closesOn, revealOn, scoring, units, afterwards } = run;
       const saved = session
-        ? await ask(api.runs[":id"].sessions[":session"].$put({ param: { id, session: session.id }, json: { revision: session.revision, title: session.title, roomId: session.roomId, start: session.start, minutes: session.minutes, setUpMin: session.setUpMin, tearDownMin: session.tearDownMin, heads: next } }))
-        : await ask(api.runs[":id"].$put({ param: { id }, json: { revision, title, kind, opensOn, closesOn, revealOn, scoring, units, afterwards, heads: next } }));
+        ? await ask(
+            api.runs[":id"].sessions[":session"].$put({
+              param: { id, session: session.id },
+              json: {
+                revision: session.revision,
+                title: session.title,
+                roomId: session.roomId,
+                start: session.start,
+                minutes: session.minutes,
+                setUpMin: session.setUpMin,
+                tearDownMin: session.tearDownMin,
+                heads: next,
+              },
+            }),
+          )
+        : await ask(
+            api.runs[":id"].$put({
+              param: { id },
+              json: { revision, title, kind, opensOn, closesOn, revealOn, scoring, units, afterwards, heads: next },
+            }),
+          );
       queries.setQueryData(runQuery(id).queryKey, saved);
       setDialled(({ [of]: _, ...rest }) => rest);
     } catch (error) {

@@ -1,7 +1,17 @@
 export type LampState = "done" | "next" | "to come";
 
 /** A session on its wire: a ticked square base when held, a lit lamp when next, an empty one when to come. Shapes differ, not only fills. */
-export function Lamp({ x, y, state, words }: { readonly x: number; readonly y: number; readonly state: LampState; readonly words: string }) {
+export function Lamp({
+  x,
+  y,
+  state,
+  words,
+}: {
+  readonly x: number;
+  readonly y: number;
+  readonly state: LampState;
+  readonly words: string;
+}) {
   const bulb = "M-7 7a7 7 0 1 1 14 0c0 4-3 5-3.4 8h-7.2c-.4-3-3.4-4-3.4-8z";
   return (
     <g transform={`translate(${x} ${y})`} role="img" aria-label={words}>

@@ -1,8 +1,8 @@
 import { useQuery } from "@tanstack/react-query";
 import { lazy, Suspense, useMemo, useState } from "react";
 import { Link } from "react-router";
-import { useKeys } from "../shell/keys.ts";
 import { seasonQuery } from "../queries.ts";
+import { useKeys } from "../shell/keys.ts";
 import { ThisWeek } from "./ThisWeek.tsx";
 import { TimeLine } from "./TimeLine.tsx";
 
@@ -15,7 +15,14 @@ export function Season() {
   const keys = useMemo(() => [{ key: "n", words: "new run", act: () => setAdding(true) }], []);
   useKeys(keys);
   if (season.isPending) return <main className="page soft">Opening the season …</main>;
-  if (season.isError) return <main className="page"><p role="alert" className="trouble">{season.error.message}</p></main>;
+  if (season.isError)
+    return (
+      <main className="page">
+        <p role="alert" className="trouble">
+          {season.error.message}
+        </p>
+      </main>
+    );
   const { runs, missing, toDo, today } = season.data;
   const sessions = runs.reduce((sum, run) => sum + run.sessions.length, 0);
   const entries = runs.reduce((sum, run) => sum + run.accepted + run.waiting, 0);
@@ -26,9 +33,13 @@ export function Season() {
           <div className="row spread">
             <div className="row" style={{ alignItems: "baseline" }}>
               <h1>Season</h1>
-              <span className="soft">{runs.length} {runs.length === 1 ? "run" : "runs"}, {sessions} sessions, {entries} entries so far</span>
+              <span className="soft">
+                {runs.length} {runs.length === 1 ? "run" : "runs"}, {sessions} sessions, {entries} entries so far
+              </span>
             </div>
-            <button type="button" className="amber" onClick={() => setAdding(true)}>New run</button>
+            <button type="button" className="amber" onClick={() => setAdding(true)}>
+              New run
+            </button>
           </div>
           {missing.map((item) => (
             <p key={item.to} className="plain-words">
@@ -36,7 +47,13 @@ export function Season() {
             </p>
           ))}
           <div className="sheet">
-            {runs.length === 0 ? <p className="pad">No run yet. Start one: choose a challenge, and the crate, the calendar and the sheet for families follow from its numbers.</p> : <TimeLine season={season.data} />}
+            {runs.length === 0 ? (
+              <p className="pad">
+                No run yet. Start one: choose a challenge, and the crate, the calendar and the sheet for families follow from its numbers.
+              </p>
+            ) : (
+              <TimeLine season={season.data} />
+            )}
           </div>
         </div>
         <ThisWeek toDo={toDo} today={today} />

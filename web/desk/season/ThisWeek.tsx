@@ -11,7 +11,9 @@ export function ThisWeek({ toDo, today }: { readonly toDo: readonly ToDo[]; read
       <ul className="week">
         {toDo.map((item) => (
           <li key={item.id}>
-            <span className={item.late ? "due late" : "due"}>{item.late ? `Late, was due ${shortDate(item.due)}` : item.due === today ? "today" : `by ${shortDate(item.due)}`}</span>
+            <span className={item.late ? "due late" : "due"}>
+              {item.late ? `Late, was due ${shortDate(item.due)}` : item.due === today ? "today" : `by ${shortDate(item.due)}`}
+            </span>
             <br />
             <Link to={`/run/${item.runId}/${item.step}`}>{item.words}</Link>
             <div className="small soft">

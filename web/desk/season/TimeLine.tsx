@@ -19,32 +19,57 @@ interface Days {
 export function TimeLine({ season }: { readonly season: SeasonDoc }) {
   const { runs, today, closures } = season;
   const shown = runs.filter((run) => run.status !== "cancelled" || run.sessions.length > 0);
-  const dates = shown.flatMap((run) => [run.revealOn, run.closesOn, ...run.sessions.map((s) => s.date)].filter((d): d is string => d !== null));
+  const dates = shown.flatMap((run) =>
+    [run.revealOn, run.closesOn, ...run.sessions.map((s) => s.date)].filter((d): d is string => d !== null),
+  );
   const monday = addDays(today, 1 - weekdayOf(today) - 21);
   const last = dates.reduce((a, b) => (b > a ? b : a), addDays(today, 42));
   const to = addDays(last > addDays(monday, 112) ? addDays(monday, 112) : last, 5);
   const scale = (width - names - 24) / daysBetween(monday, to);
-  const days: Days = { from: monday, to, today, x: (date) => names + Math.max(-6, Math.min(daysBetween(monday, to), daysBetween(monday, date))) * scale };
+  const days: Days = {
+    from: monday,
+    to,
+    today,
+    x: (date) => names + Math.max(-6, Math.min(daysBetween(monday, to), daysBetween(monday, date))) * scale,
+  };
   const tall = top + shown.length * rowTall + 34;
   const weeks = Array.from({ length: Math.floor(daysBetween(monday, to) / 7) + 1 }, (_, i) => addDays(monday, i * 7));
   return (
     <svg className="season-line" viewBox={`0 0 ${width} ${tall}`} width="100%" role="group" aria-label="Time line of the season">
-      {closures.filter((c) => c.to >= monday && c.from <= to).map((c) => (
-        <g key={c.from}>
-          <rect x={days.x(c.from)} y={top - 14} width={days.x(addDays(c.to, 1)) - days.x(c.from)} height={tall - top - 14} fill="var(--ground)" />
-          <text x={(days.x(c.from) + days.x(addDays(c.to, 1))) / 2} y={tall - 32} textAnchor="middle" className="faint">closed</text>
-        </g>
-      ))}
+      {closures
+        .filter((c) => c.to >= monday && c.from <= to)
+        .map((c) => (
+          <g key={c.from}>
+            <rect
+              x={days.x(c.from)}
+              y={top - 14}
+              width={days.x(addDays(c.to, 1)) - days.x(c.from)}
+              height={tall - top - 14}
+              fill="var(--ground)"
+            />
+            <text x={(days.x(c.from) + days.x(addDays(c.to, 1))) / 2} y={tall - 32} textAnchor="middle" className="faint">
+              closed
+            </text>
+          </g>
+        ))}
       {weeks.map((week, i) => (
         <g key={week}>
           <path d={`M${days.x(week)} ${top - 12}V${tall - 28}`} stroke="var(--rule)" />
-          {i % 2 === 0 ? <text x={days.x(week)} y={top - 22} className="faint">{shortDate(week).slice(4)}</text> : null}
+          {i % 2 === 0 ? (
+            <text x={days.x(week)} y={top - 22} className="faint">
+              {shortDate(week).slice(4)}
+            </text>
+          ) : null}
         </g>
       ))}
-      {shown.map((run, i) => <RunWire key={run.id} run={run} days={days} y={top + i * rowTall + 16} />)}
+      {shown.map((run, i) => (
+        <RunWire key={run.id} run={run} days={days} y={top + i * rowTall + 16} />
+      ))}
       <path d={`M${days.x(today)} ${top - 14}V${tall - 28}`} stroke="var(--ink)" strokeWidth="1.4" strokeDasharray="2 4" />
       <rect x={days.x(today) - 34} y={top - 40} width="68" height="22" rx="3" fill="var(--ink)" />
-      <text x={days.x(today)} y={top - 25} textAnchor="middle" style={{ fill: "var(--sheet)" }}>{shortDate(today)}</text>
+      <text x={days.x(today)} y={top - 25} textAnchor="middle" style={{ fill: "var(--sheet)" }}>
+        {shortDate(today)}
+      </text>
       <Legend y={tall - 8} />
     </svg>
   );
@@ -58,28 +83,64 @@ function RunWire({ run, days, y }: { readonly run: RunLine; readonly days: Days;
   const ends = all.at(-1) ?? addDays(days.today, 14);
   const [x0, x1] = [Math.max(names - 4, days.x(begins)), days.x(ends)];
   const sag = (x: number): number => y + 9 * (1 - ((2 * (x - x0)) / Math.max(1, x1 - x0) - 1) ** 2);
-  const wire = (a: number, b: number): string => Array.from({ length: 25 }, (_, i) => a + ((b - a) * i) / 24).map((x, i) => `${i === 0 ? "M" : "L"}${x.toFixed(1)} ${sag(x).toFixed(1)}`).join("");
+  const wire = (a: number, b: number): string =>
+    Array.from({ length: 25 }, (_, i) => a + ((b - a) * i) / 24)
+      .map((x, i) => `${i === 0 ? "M" : "L"}${x.toFixed(1)} ${sag(x).toFixed(1)}`)
+      .join("");
   const firstDay = [run.opensOn, held[0]?.date].filter((d): d is string => d != null).sort()[0] ?? ends;
   const xFirst = Math.min(x1, Math.max(x0, days.x(firstDay)));
   const next = held.find((s) => s.date >= days.today)?.id;
   const draft = run.status === "draft";
   return (
     <g>
-      <Link to={`/run/${run.id}/${draft ? "brief" : run.waiting > 0 ? "sift" : "crate"}`} aria-label={`${run.title}, ${run.kind}, ${run.status}`}>
-        <text x="16" y={y + 3} className="run-title">{run.title}</text>
-        <text x="16" y={y + 21} className="faint">{run.kind}{draft ? ", draft" : run.status === "cancelled" ? ", cancelled" : ""}</text>
+      <Link
+        to={`/run/${run.id}/${draft ? "brief" : run.waiting > 0 ? "sift" : "crate"}`}
+        aria-label={`${run.title}, ${run.kind}, ${run.status}`}
+      >
+        <text x="16" y={y + 3} className="run-title">
+          {run.title}
+        </text>
+        <text x="16" y={y + 21} className="faint">
+          {run.kind}
+          {draft ? ", draft" : run.status === "cancelled" ? ", cancelled" : ""}
+        </text>
       </Link>
       <path d={wire(x0, xFirst)} fill="none" stroke="var(--soft)" strokeWidth="1.3" strokeDasharray="5 4" />
       <path d={wire(xFirst, x1)} fill="none" stroke="var(--ink)" strokeWidth="1.3" />
       <EntriesBand run={run} days={days} y={y + 36} />
-      {draft && run.opensOn !== null ? <Tag x={days.x(addDays(run.opensOn, -3))} y={sag(days.x(addDays(run.opensOn, -3)))} words="publish by" /> : null}
-      {next ? held.filter((s) => s.id === next).map((s) => <Tag key={s.id} x={days.x(addDays(s.date, -3))} y={sag(days.x(addDays(s.date, -3)))} words="pack" />) : null}
+      {draft && run.opensOn !== null ? (
+        <Tag x={days.x(addDays(run.opensOn, -3))} y={sag(days.x(addDays(run.opensOn, -3)))} words="publish by" />
+      ) : null}
+      {next
+        ? held
+            .filter((s) => s.id === next)
+            .map((s) => <Tag key={s.id} x={days.x(addDays(s.date, -3))} y={sag(days.x(addDays(s.date, -3)))} words="pack" />)
+        : null}
       {held.map((s) => {
         const state: LampState = s.date < days.today ? "done" : s.id === next ? "next" : "to come";
-        return s.date < days.from ? null : <Lamp key={s.id} x={days.x(s.date)} y={sag(days.x(s.date))} state={state} words={`${shortDate(s.date)}, ${s.roomName}, ${state}`} />;
+        return s.date < days.from ? null : (
+          <Lamp
+            key={s.id}
+            x={days.x(s.date)}
+            y={sag(days.x(s.date))}
+            state={state}
+            words={`${shortDate(s.date)}, ${s.roomName}, ${state}`}
+          />
+        );
       })}
-      {run.revealOn === null ? null : <Reveal x={days.x(run.revealOn)} y={sag(days.x(run.revealOn))} words={`reveal ${shortDate(run.revealOn)}`} nearEnd={days.x(run.revealOn) > width - 90} />}
-      {held.length === 0 && run.kind !== "at-home" ? <text x={x0 + 6} y={y - 5} className="faint halo">no session has a day yet</text> : null}
+      {run.revealOn === null ? null : (
+        <Reveal
+          x={days.x(run.revealOn)}
+          y={sag(days.x(run.revealOn))}
+          words={`reveal ${shortDate(run.revealOn)}`}
+          nearEnd={days.x(run.revealOn) > width - 90}
+        />
+      )}
+      {held.length === 0 && run.kind !== "at-home" ? (
+        <text x={x0 + 6} y={y - 5} className="faint halo">
+          no session has a day yet
+        </text>
+      ) : null}
     </g>
   );
 }
@@ -89,11 +150,25 @@ function EntriesBand({ run, days, y }: { readonly run: RunLine; readonly days: D
   const [from, to] = [Math.max(names - 4, days.x(run.opensOn)), days.x(addDays(run.closesOn, 1))];
   const open = run.opensOn <= days.today && days.today <= run.closesOn && run.status === "published";
   const over = days.today > run.closesOn;
-  const words = over ? `closed, ${run.waiting > 0 ? `${run.waiting} still to sift` : `${run.accepted} accepted`}` : open ? `open until ${shortDate(run.closesOn)}: ${run.accepted} accepted, ${run.waiting} waiting` : `entries open ${shortDate(run.opensOn)}`;
+  const words = over
+    ? `closed, ${run.waiting > 0 ? `${run.waiting} still to sift` : `${run.accepted} accepted`}`
+    : open
+      ? `open until ${shortDate(run.closesOn)}: ${run.accepted} accepted, ${run.waiting} waiting`
+      : `entries open ${shortDate(run.opensOn)}`;
   return (
     <g>
-      <rect x={from} y={y} width={Math.max(3, to - from)} height="7" fill={open ? "var(--lamp)" : over ? "var(--settled)" : "var(--glow)"} stroke={open ? "var(--ink)" : over ? "none" : "var(--lamp-deep)"} strokeWidth="1" />
-      <text x={from} y={y + 21} className="halo" style={{ fill: over ? "var(--settled)" : "var(--lamp-deep)" }}>{words}</text>
+      <rect
+        x={from}
+        y={y}
+        width={Math.max(3, to - from)}
+        height="7"
+        fill={open ? "var(--lamp)" : over ? "var(--settled)" : "var(--glow)"}
+        stroke={open ? "var(--ink)" : over ? "none" : "var(--lamp-deep)"}
+        strokeWidth="1"
+      />
+      <text x={from} y={y + 21} className="halo" style={{ fill: over ? "var(--settled)" : "var(--lamp-deep)" }}>
+        {words}
+      </text>
     </g>
   );
 }
@@ -102,7 +177,9 @@ function Tag({ x, y, words }: { readonly x: number; readonly y: number; readonly
   return (
     <g role="img" aria-label={words}>
       <path d={`M${x - 9} ${y - 6}h12l6 6-6 6h-12z`} fill="var(--sheet)" stroke="var(--ink)" strokeWidth="1.2" />
-      <text x={x} y={y - 11} textAnchor="middle" className="halo faint">{words}</text>
+      <text x={x} y={y - 11} textAnchor="middle" className="halo faint">
+        {words}
+      </text>
     </g>
   );
 }
@@ -111,25 +188,37 @@ function Reveal({ x, y, words, nearEnd }: { readonly x: number; readonly y: numb
   return (
     <g>
       <path d={`M${x} ${y - 9}v18M${x - 6} ${y - 9}h12`} stroke="var(--settled)" strokeWidth="2.4" />
-      <text x={nearEnd ? x + 8 : x} y={y - 14} textAnchor={nearEnd ? "end" : "middle"} className="halo" style={{ fill: "var(--settled)" }}>{words}</text>
+      <text x={nearEnd ? x + 8 : x} y={y - 14} textAnchor={nearEnd ? "end" : "middle"} className="halo" style={{ fill: "var(--settled)" }}>
+        {words}
+      </text>
     </g>
   );
 }
 
 function Legend({ y }: { readonly y: number }) {
-  const items: readonly [LampState, string][] = [["done", "session held"], ["next", "next session"], ["to come", "to come"]];
+  const items: readonly [LampState, string][] = [
+    ["done", "session held"],
+    ["next", "next session"],
+    ["to come", "to come"],
+  ];
   return (
     <g aria-hidden="true">
       {items.map(([state, words], i) => (
         <g key={state}>
           <Lamp x={names + 8 + i * 118} y={y - 17} state={state} words={words} />
-          <text x={names + 22 + i * 118} y={y - 2} className="faint">{words}</text>
+          <text x={names + 22 + i * 118} y={y - 2} className="faint">
+            {words}
+          </text>
         </g>
       ))}
       <path d={`M${names + 362} ${y - 6}h30`} stroke="var(--soft)" strokeDasharray="5 4" strokeWidth="1.3" />
-      <text x={names + 398} y={y - 2} className="faint">preparing</text>
+      <text x={names + 398} y={y - 2} className="faint">
+        preparing
+      </text>
       <rect x={names + 470} y={y - 10} width="30" height="7" fill="var(--lamp)" stroke="var(--ink)" />
-      <text x={names + 506} y={y - 2} className="faint">open for entries</text>
+      <text x={names + 506} y={y - 2} className="faint">
+        open for entries
+      </text>
     </g>
   );
 }

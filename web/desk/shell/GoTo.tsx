@@ -13,7 +13,12 @@ export function GoTo({ onClose }: { readonly onClose: () => void }) {
     { words: "Season", to: "/" },
     { words: "Store room", to: "/store" },
     { words: "House", to: "/house" },
-    ...(season.data?.runs ?? []).flatMap((run) => ["brief", "crate", "calendar", "publish", "sift", "findings"].map((step) => ({ words: `${run.title}: ${step}`, to: `/run/${run.id}/${step}` }))),
+    ...(season.data?.runs ?? []).flatMap((run) =>
+      ["brief", "crate", "calendar", "publish", "sift", "findings"].map((step) => ({
+        words: `${run.title}: ${step}`,
+        to: `/run/${run.id}/${step}`,
+      })),
+    ),
   ];
   const wanted = typed.toLowerCase().split(" ").filter(Boolean);
   const found = places.filter((place) => wanted.every((word) => place.words.toLowerCase().includes(word))).slice(0, 9);
@@ -24,7 +29,14 @@ export function GoTo({ onClose }: { readonly onClose: () => void }) {
   };
   return (
     <Modal open title="Find or go to" onCancel={onClose} footer={null}>
-      <Input autoFocus aria-label="Find or go to" placeholder="boardwalk crate" value={typed} onChange={(event) => setTyped(event.target.value)} onPressEnter={() => go(found[0]?.to)} />
+      <Input
+        autoFocus
+        aria-label="Find or go to"
+        placeholder="boardwalk crate"
+        value={typed}
+        onChange={(event) => setTyped(event.target.value)}
+        onPressEnter={() => go(found[0]?.to)}
+      />
       <ul className="week" style={{ marginTop: 8 }}>
         {found.map((place) => (
           <li key={place.to}>

@@ -3,7 +3,7 @@ import { useQueryClient } from "@tanstack/react-query";
 import { Button, Form, Input, Radio } from "antd";
 import { useState } from "react";
 import { useNavigate } from "react-router";
-import { api, ask, AskError } from "../../shared/client.ts";
+import { AskError, api, ask } from "../../shared/client.ts";
 
 /** The first visit to an empty installation: makes the house and its first planner. */
 export function SetUp({ url }: { readonly url: string }) {
@@ -32,23 +32,63 @@ export function SetUp({ url }: { readonly url: string }) {
     <main className="page" style={{ maxWidth: 640, margin: "4vh auto" }}>
       <div className="sheet pad stack">
         <h1>Set up your house</h1>
-        <p>Nobody has used this installation yet. The server printed a set-up code when it started: it shows that you are the one who runs it.</p>
-        <Form form={form} layout="vertical" requiredMark={false} onFinish={(values) => void finish(values)} initialValues={{ zone: Intl.DateTimeFormat().resolvedOptions().timeZone, currency: "EUR", units: "metric", publicUrl: url }}>
+        <p>
+          Nobody has used this installation yet. The server printed a set-up code when it started: it shows that you are the one who runs
+          it.
+        </p>
+        <Form
+          form={form}
+          layout="vertical"
+          requiredMark={false}
+          onFinish={(values) => void finish(values)}
+          initialValues={{ zone: Intl.DateTimeFormat().resolvedOptions().timeZone, currency: "EUR", units: "metric", publicUrl: url }}
+        >
           <div className="fields">
-            <Form.Item name="code" label="Set-up code" rules={needed}><Input autoFocus placeholder="1234-5678" /></Form.Item>
-            <Form.Item name="houseName" label="Name of the house" rules={needed}><Input /></Form.Item>
-            <Form.Item name="zone" label="Time zone" rules={needed}><Input /></Form.Item>
-            <Form.Item name="currency" label="Currency, three letters" rules={needed}><Input /></Form.Item>
-            <Form.Item name="publicUrl" label="Address families reach it at" rules={needed}><Input /></Form.Item>
-            <Form.Item name="units" label="Units">
-              <Radio.Group options={[{ value: "metric", label: "metric" }, { value: "imperial", label: "feet and pounds" }]} />
+            <Form.Item name="code" label="Set-up code" rules={needed}>
+              <Input autoFocus placeholder="1234-5678" />
             </Form.Item>
-            <Form.Item name="name" label="Your name" rules={needed}><Input autoComplete="name" /></Form.Item>
-            <Form.Item name="signIn" label="Your sign-in name" rules={needed}><Input autoComplete="username" /></Form.Item>
-            <Form.Item name="password" label="Password, ten characters or more" rules={[{ required: true, min: 10, message: "Ten characters or more." }]}><Input.Password autoComplete="new-password" /></Form.Item>
+            <Form.Item name="houseName" label="Name of the house" rules={needed}>
+              <Input />
+            </Form.Item>
+            <Form.Item name="zone" label="Time zone" rules={needed}>
+              <Input />
+            </Form.Item>
+            <Form.Item name="currency" label="Currency, three letters" rules={needed}>
+              <Input />
+            </Form.Item>
+            <Form.Item name="publicUrl" label="Address families reach it at" rules={needed}>
+              <Input />
+            </Form.Item>
+            <Form.Item name="units" label="Units">
+              <Radio.Group
+                options={[
+                  { value: "metric", label: "metric" },
+                  { value: "imperial", label: "feet and pounds" },
+                ]}
+              />
+            </Form.Item>
+            <Form.Item name="name" label="Your name" rules={needed}>
+              <Input autoComplete="name" />
+            </Form.Item>
+            <Form.Item name="signIn" label="Your sign-in name" rules={needed}>
+              <Input autoComplete="username" />
+            </Form.Item>
+            <Form.Item
+              name="password"
+              label="Password, ten characters or more"
+              rules={[{ required: true, min: 10, message: "Ten characters or more." }]}
+            >
+              <Input.Password autoComplete="new-password" />
+            </Form.Item>
           </div>
-          {trouble === null ? null : <p role="alert" className="trouble" style={{ marginBottom: 12 }}>{trouble}</p>}
-          <Button type="primary" htmlType="submit" loading={busy}>Make the house</Button>
+          {trouble === null ? null : (
+            <p role="alert" className="trouble" style={{ marginBottom: 12 }}>
+              {trouble}
+            </p>
+          )}
+          <Button type="primary" htmlType="submit" loading={busy}>
+            Make the house
+          </Button>
         </Form>
       </div>
     </main>

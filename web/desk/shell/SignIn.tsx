@@ -1,7 +1,7 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { Button, Form, Input } from "antd";
 import { useState } from "react";
-import { api, ask, AskError } from "../../shared/client.ts";
+import { AskError, api, ask } from "../../shared/client.ts";
 import { meQuery } from "../queries.ts";
 
 /** The form alone, for the page and for signing in again over work that is not saved yet. */
@@ -49,7 +49,9 @@ export function SignInPage() {
           <img src="/assets/mark.svg" alt="" width="34" />
           <h1>Lamp Crate</h1>
         </div>
-        <p className="soft">For the people who plan, run and sift build challenges. Families need no sign-in: they use the code on their sheet.</p>
+        <p className="soft">
+          For the people who plan, run and sift build challenges. Families need no sign-in: they use the code on their sheet.
+        </p>
         <SignInForm onDone={() => void queries.invalidateQueries(meQuery)} />
       </div>
     </main>

@@ -18,7 +18,15 @@ export function activeKeys(): readonly Key[] {
 export function useKeys(keys: readonly Key[]): void {
   useEffect(() => {
     const onKey = (event: KeyboardEvent): void => {
-      if (event.ctrlKey || event.metaKey || event.altKey || event.defaultPrevented || isTyping(event.target) || document.querySelector("[role=dialog]")) return;
+      if (
+        event.ctrlKey ||
+        event.metaKey ||
+        event.altKey ||
+        event.defaultPrevented ||
+        isTyping(event.target) ||
+        document.querySelector("[role=dialog]")
+      )
+        return;
       const found = keys.find((key) => key.key === event.key);
       if (!found) return;
       event.preventDefault();

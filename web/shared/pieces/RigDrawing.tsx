@@ -13,8 +13,24 @@ interface RigDrawingProps {
 const width = 800;
 const edge = 26;
 
-const fills = { support: "#d3b182", floor: "var(--wood)", build: "none", load: "var(--lamp)", water: "#cfe3e3", tub: "none", path: "none" } as const;
-const strokes = { support: "#7d5c31", floor: "none", build: "var(--ink)", load: "var(--ink)", water: "none", tub: "var(--soft)", path: "var(--soft)" } as const;
+const fills = {
+  support: "#d3b182",
+  floor: "var(--wood)",
+  build: "none",
+  load: "var(--lamp)",
+  water: "#cfe3e3",
+  tub: "none",
+  path: "none",
+} as const;
+const strokes = {
+  support: "#7d5c31",
+  floor: "none",
+  build: "var(--ink)",
+  load: "var(--ink)",
+  water: "none",
+  tub: "var(--soft)",
+  path: "var(--soft)",
+} as const;
 
 /** A rig to scale on squared paper: numbers from the core, labels in words. */
 export function RigDrawing({ scene, units, tall = 400, small = false }: RigDrawingProps) {
@@ -33,8 +49,14 @@ export function RigDrawing({ scene, units, tall = 400, small = false }: RigDrawi
         </pattern>
       </defs>
       <rect width={width} height={tall} fill={`url(#${grid})`} />
-      {scene.marks.map((mark, i) => <MarkDrawing key={i} mark={mark} x={x} y={y} units={units} text={text} small={small} />)}
-      {small ? null : <text x={width - 8} y={tall - 7} textAnchor="end" fontSize="12" fill="var(--soft)">one square {showQuantity(squareOf(scale), "length", units)}</text>}
+      {scene.marks.map((mark, i) => (
+        <MarkDrawing key={i} mark={mark} x={x} y={y} units={units} text={text} small={small} />
+      ))}
+      {small ? null : (
+        <text x={width - 8} y={tall - 7} textAnchor="end" fontSize="12" fill="var(--soft)">
+          one square {showQuantity(squareOf(scale), "length", units)}
+        </text>
+      )}
     </svg>
   );
 }
@@ -56,17 +78,57 @@ interface MarkProps {
 function MarkDrawing({ mark, x, y, units, text, small }: MarkProps) {
   switch (mark.kind) {
     case "block":
-      return <rect x={x(mark.x)} y={y(mark.y + mark.h)} width={Math.max(2, x(mark.x + mark.w) - x(mark.x))} height={Math.max(2, y(mark.y) - y(mark.y + mark.h))} fill={fills[mark.role]} stroke={strokes[mark.role]} strokeWidth="1.5" rx={mark.role === "load" ? 3 : 0} />;
+      return (
+        <rect
+          x={x(mark.x)}
+          y={y(mark.y + mark.h)}
+          width={Math.max(2, x(mark.x + mark.w) - x(mark.x))}
+          height={Math.max(2, y(mark.y) - y(mark.y + mark.h))}
+          fill={fills[mark.role]}
+          stroke={strokes[mark.role]}
+          strokeWidth="1.5"
+          rx={mark.role === "load" ? 3 : 0}
+        />
+      );
     case "path":
-      return <path d={mark.points.map(([px, py], i) => `${i === 0 ? "M" : "L"}${x(px).toFixed(1)} ${y(py).toFixed(1)}`).join("") + (mark.closed ? "Z" : "")} fill={mark.closed ? "var(--glow)" : "none"} stroke={strokes[mark.role]} strokeWidth={mark.role === "build" ? 2.6 : mark.role === "tub" ? 3 : 1.4} strokeLinejoin="round" />;
+      return (
+        <path
+          d={
+            mark.points.map(([px, py], i) => `${i === 0 ? "M" : "L"}${x(px).toFixed(1)} ${y(py).toFixed(1)}`).join("") +
+            (mark.closed ? "Z" : "")
+          }
+          fill={mark.closed ? "var(--glow)" : "none"}
+          stroke={strokes[mark.role]}
+          strokeWidth={mark.role === "build" ? 2.6 : mark.role === "tub" ? 3 : 1.4}
+          strokeLinejoin="round"
+        />
+      );
     case "arrow": {
       const [fx, fy, tx, ty] = [x(mark.from[0]), y(mark.from[1]), x(mark.to[0]), y(mark.to[1])];
-      return <path d={`M${fx} ${fy}L${tx} ${ty}M${tx - 7} ${ty - 11}L${tx} ${ty}L${tx + 7} ${ty - 11}`} fill="none" stroke="var(--settled)" strokeWidth="2" strokeDasharray="7 5" />;
+      return (
+        <path
+          d={`M${fx} ${fy}L${tx} ${ty}M${tx - 7} ${ty - 11}L${tx} ${ty}L${tx + 7} ${ty - 11}`}
+          fill="none"
+          stroke="var(--settled)"
+          strokeWidth="2"
+          strokeDasharray="7 5"
+        />
+      );
     }
     case "measure":
       return <Dimension mark={mark} x={x} y={y} units={units} text={text} />;
     case "note":
-      return small ? null : <text className={mark.tone === "predicted" ? "predicted" : ""} x={x(mark.x)} y={y(mark.y)} fontSize={text} textAnchor={mark.anchor ?? "start"}>{mark.words}</text>;
+      return small ? null : (
+        <text
+          className={mark.tone === "predicted" ? "predicted" : ""}
+          x={x(mark.x)}
+          y={y(mark.y)}
+          fontSize={text}
+          textAnchor={mark.anchor ?? "start"}
+        >
+          {mark.words}
+        </text>
+      );
   }
 }
 
@@ -79,7 +141,15 @@ function Dimension({ mark, x, y, units, text }: Omit<MarkProps, "mark" | "small"
   return (
     <g>
       <path d={`M${fx} ${fy}L${tx} ${ty}${end}`} stroke="var(--ink)" strokeWidth="1.3" fill="none" />
-      <text x={upright ? fx + 9 : (fx + tx) / 2} y={upright ? (fy + ty) / 2 + 5 : fy + 5} textAnchor={upright ? "start" : "middle"} fontSize={text} fontWeight="700">{words}</text>
+      <text
+        x={upright ? fx + 9 : (fx + tx) / 2}
+        y={upright ? (fy + ty) / 2 + 5 : fy + 5}
+        textAnchor={upright ? "start" : "middle"}
+        fontSize={text}
+        fontWeight="700"
+      >
+        {words}
+      </text>
     </g>
   );
 }

@@ -32,9 +32,16 @@ export function Ruler({ label, scale, min, max, step, value, onChange, band, mar
   };
   const fromPointer = (event: PointerEvent): number => {
     const box = svg.current?.getBoundingClientRect();
-    return box ? snap(min + (Math.min(1, Math.max(0, (event.clientX - box.left) / box.width)) * (max - min))) : value;
+    return box ? snap(min + Math.min(1, Math.max(0, (event.clientX - box.left) / box.width)) * (max - min)) : value;
   };
-  const keys: Readonly<Record<string, number>> = { ArrowRight: step, ArrowUp: step, ArrowLeft: -step, ArrowDown: -step, PageUp: 10 * step, PageDown: -10 * step };
+  const keys: Readonly<Record<string, number>> = {
+    ArrowRight: step,
+    ArrowUp: step,
+    ArrowLeft: -step,
+    ArrowDown: -step,
+    PageUp: 10 * step,
+    PageDown: -10 * step,
+  };
   const onKey = (event: KeyboardEvent): void => {
     const by = keys[event.key];
     const to = event.key === "Home" ? min : event.key === "End" ? max : by === undefined ? null : snap(value + by);
@@ -50,8 +57,17 @@ export function Ruler({ label, scale, min, max, step, value, onChange, band, mar
       </div>
       {/* biome-ignore lint/a11y/noNoninteractiveElementInteractions: a slider is interactive, and an SVG is how this one is drawn */}
       <svg
-        ref={svg} viewBox="0 0 400 26" preserveAspectRatio="none" role="slider" tabIndex={disabled ? -1 : 0} aria-label={label} aria-disabled={disabled}
-        aria-valuemin={min / scale.factor} aria-valuemax={max / scale.factor} aria-valuenow={Number((value / scale.factor).toPrecision(6))} aria-valuetext={scale.show(value)}
+        ref={svg}
+        viewBox="0 0 400 26"
+        preserveAspectRatio="none"
+        role="slider"
+        tabIndex={disabled ? -1 : 0}
+        aria-label={label}
+        aria-disabled={disabled}
+        aria-valuemin={min / scale.factor}
+        aria-valuemax={max / scale.factor}
+        aria-valuenow={Number((value / scale.factor).toPrecision(6))}
+        aria-valuetext={scale.show(value)}
         onKeyDown={onKey}
         onPointerDown={(event) => {
           if (disabled) return;
@@ -67,7 +83,16 @@ export function Ruler({ label, scale, min, max, step, value, onChange, band, mar
         }}
       >
         <Face label={label} scale={scale} min={min} max={max} band={band} marks={marks} impossible={impossible} />
-        <rect x={xOf(value, min, max) - 3.5} y="0" width="7" height="25" fill="var(--lamp)" stroke="var(--ink)" strokeWidth="1.2" vectorEffect="non-scaling-stroke" />
+        <rect
+          x={xOf(value, min, max) - 3.5}
+          y="0"
+          width="7"
+          height="25"
+          fill="var(--lamp)"
+          stroke="var(--ink)"
+          strokeWidth="1.2"
+          vectorEffect="non-scaling-stroke"
+        />
       </svg>
       <Numbers min={min} max={max} scale={scale} />
     </div>
@@ -90,7 +115,18 @@ export function StillRuler({ label, scale, min, max, band, marks, impossible, go
       </div>
       <svg className="still" viewBox="0 0 400 26" preserveAspectRatio="none" role="img" aria-label={`${label}: ${reading ?? ""}`}>
         <Face label={label} scale={scale} min={min} max={max} band={band} marks={marks} impossible={impossible} />
-        {goal === undefined ? null : <rect x={xOf(goal, min, max) - 3} y="0" width="6" height="25" fill="var(--lamp)" stroke="var(--ink)" strokeWidth="1.2" vectorEffect="non-scaling-stroke" />}
+        {goal === undefined ? null : (
+          <rect
+            x={xOf(goal, min, max) - 3}
+            y="0"
+            width="6"
+            height="25"
+            fill="var(--lamp)"
+            stroke="var(--ink)"
+            strokeWidth="1.2"
+            vectorEffect="non-scaling-stroke"
+          />
+        )}
       </svg>
       <Numbers min={min} max={max} scale={scale} />
     </div>
@@ -111,10 +147,29 @@ function Face({ scale, min, max, band, marks = [], impossible = [] }: Common) {
         </pattern>
       </defs>
       <rect x="4" y="7" width="392" height="17" fill="var(--sheet)" stroke="var(--soft)" vectorEffect="non-scaling-stroke" />
-      {band ? <rect x={x(band[0])} y="7.5" width={Math.max(2, x(band[1]) - x(band[0]))} height="16" fill="var(--settled-wash)" stroke="var(--settled)" strokeWidth="0.8" vectorEffect="non-scaling-stroke" /> : null}
-      {impossible.map(([from, to]) => (to > min && from < max ? <rect key={from} x={x(from)} y="7.5" width={Math.max(0, x(to) - x(from))} height="16" fill={`url(#${hatch})`} /> : null))}
-      {ticksOf(min, max, scale.factor, 12).map((tick) => <path key={tick} d={`M${x(tick)} 24v-6`} stroke="var(--soft)" strokeWidth="1" vectorEffect="non-scaling-stroke" />)}
-      {marks.map((mark, i) => <path key={`${mark} ${i}`} d={`M${x(mark)} 10l4.5 5.5-4.5 5.5-4.5-5.5z`} fill="var(--ink)" />)}
+      {band ? (
+        <rect
+          x={x(band[0])}
+          y="7.5"
+          width={Math.max(2, x(band[1]) - x(band[0]))}
+          height="16"
+          fill="var(--settled-wash)"
+          stroke="var(--settled)"
+          strokeWidth="0.8"
+          vectorEffect="non-scaling-stroke"
+        />
+      ) : null}
+      {impossible.map(([from, to]) =>
+        to > min && from < max ? (
+          <rect key={from} x={x(from)} y="7.5" width={Math.max(0, x(to) - x(from))} height="16" fill={`url(#${hatch})`} />
+        ) : null,
+      )}
+      {ticksOf(min, max, scale.factor, 12).map((tick) => (
+        <path key={tick} d={`M${x(tick)} 24v-6`} stroke="var(--soft)" strokeWidth="1" vectorEffect="non-scaling-stroke" />
+      ))}
+      {marks.map((mark, i) => (
+        <path key={`${mark} ${i}`} d={`M${x(mark)} 10l4.5 5.5-4.5 5.5-4.5-5.5z`} fill="var(--ink)" />
+      ))}
     </>
   );
 }
@@ -135,7 +190,23 @@ function Numbers({ min, max, scale }: { readonly min: number; readonly max: numb
 }
 
 /** The box: any unit may be typed; what can't be read stays as typed, with a word on how to mend it. */
-function TypedBox({ id, scale, min, max, value, disabled, onChange }: { readonly id: string; readonly scale: Scale; readonly min: number; readonly max: number; readonly value: number; readonly disabled: boolean; readonly onChange: (value: number) => void }) {
+function TypedBox({
+  id,
+  scale,
+  min,
+  max,
+  value,
+  disabled,
+  onChange,
+}: {
+  readonly id: string;
+  readonly scale: Scale;
+  readonly min: number;
+  readonly max: number;
+  readonly value: number;
+  readonly disabled: boolean;
+  readonly onChange: (value: number) => void;
+}) {
   const [typed, setTyped] = useState<string | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
   useEffect(() => {
@@ -147,7 +218,8 @@ function TypedBox({ id, scale, min, max, value, disabled, onChange }: { readonly
     if (typed === null) return;
     const read = scale.read(typed);
     if (!read.ok) return setTrouble(read.words);
-    if (read.value < min - 1e-12 || read.value > max + 1e-12) return setTrouble(`Between ${scale.show(min)} and ${scale.show(max)}, please.`);
+    if (read.value < min - 1e-12 || read.value > max + 1e-12)
+      return setTrouble(`Between ${scale.show(min)} and ${scale.show(max)}, please.`);
     setTrouble(null);
     setTyped(null);
     onChange(read.value);
@@ -155,8 +227,14 @@ function TypedBox({ id, scale, min, max, value, disabled, onChange }: { readonly
   return (
     <span className="ruler-typed">
       <input
-        id={id} className="ruler-box" value={typed ?? scale.show(value)} disabled={disabled} inputMode="text" autoComplete="off"
-        aria-invalid={trouble !== null} aria-describedby={trouble === null ? undefined : `${id}-trouble`}
+        id={id}
+        className="ruler-box"
+        value={typed ?? scale.show(value)}
+        disabled={disabled}
+        inputMode="text"
+        autoComplete="off"
+        aria-invalid={trouble !== null}
+        aria-describedby={trouble === null ? undefined : `${id}-trouble`}
         onFocus={(event) => event.currentTarget.select()}
         onChange={(event) => setTyped(event.currentTarget.value)}
         onBlur={commit}

@@ -1,4 +1,13 @@
-import { type Dimension, parseQuantity, refusalWords, showNumber, showQuantity, type Token, unitById, type UnitChoice } from "@lampcrate/core";
+import {
+  type Dimension,
+  parseQuantity,
+  refusalWords,
+  showNumber,
+  showQuantity,
+  type Token,
+  type UnitChoice,
+  unitById,
+} from "@lampcrate/core";
 
 /** How a ruler reads and shows its numbers. Values are SI, or a share from 0 to 1. */
 export interface Scale {
@@ -10,7 +19,13 @@ export interface Scale {
 }
 
 /** A scale for a measured quantity, in the unit the field or the house prefers. */
-export function quantityScale(dimension: Dimension, choice: UnitChoice, preferred: string | undefined, typical: number, token?: Token): Scale {
+export function quantityScale(
+  dimension: Dimension,
+  choice: UnitChoice,
+  preferred: string | undefined,
+  typical: number,
+  token?: Token,
+): Scale {
   const unit = dimension === "count" ? null : shownUnit(dimension, choice, preferred, typical);
   const asked = { dimension, defaultUnit: unit, token };
   return {

@@ -1,0 +1,155 @@
+import { families, roomLacks, shortDate } from "@lampcrate/core";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { Link } from "react-router";
+import { AskError, api, ask } from "../../shared/client.ts";
+import { bookingsQuery, houseQuery, runQuery, seasonQuery } from "../queries.ts";
+import { useRunWork } from "../run/RunContext.ts";
+import { clockOf } from "./clockOf.ts";
+import { EntryDays } from "./EntryDays.tsx";
+import { SessionForm } from "./SessionForm.tsx";
+import { WeekBoard } from "./WeekBoard.tsx";
+
+/** Put sessions on days in rooms, and say when entries open, close and are revealed. */
+export function Calendar() {
+  const { run, draft, crate, session } = useRunWork();
+  const house = useQuery(houseQuery);
+  const bookings = useQuery(bookingsQuery);
+  const queries = useQueryClient();
+  const [editing, setEditing] = useState<string | "new" | null>(null);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  if (house.isPending || bookings.isPending) return <p className="soft">Opening the calendar …</p>;
+  if (!house.data)
+    return (
+      <p role="alert" className="trouble">
+        The house can't be reached. Reload the page.
+      </p>
+    );
+  const { rooms, zone, closures } = house.data;
+  const needs = families[draft.brief.family].needs(draft.brief.spec);
+  const seats = crate.manifest ? Math.ceil(crate.manifest.heads.high * draft.brief.shareAtOnce) : null;
+  const remove = async (id: string): Promise<void> => {
+    try {
+      queries.setQueryData(
+        runQuery(run.id).queryKey,
+        await ask(api.runs[":id"].sessions[":session"].$delete({ param: { id: run.id, session: id } })),
+      );
+      await Promise.all([queries.invalidateQueries(bookingsQuery), queries.invalidateQueries(seasonQuery)]);
+      setTrouble(null);
+    } catch (error) {
+      setTrouble(error instanceof AskError ? error.message : "Try again in a moment.");
+    }
+  };
+  return (
+    <>
+      <section className="sheet pad stack" aria-label="Sessions">
+        <div className="row spread">
+          <h2>Sessions</h2>
+          <span className="soft small">
+            wall clock of the house, {zone}; this brief needs {needs.words}
+          </span>
+        </div>
+        {rooms.length === 0 ? (
+          <p>
+            The house has no rooms yet. <Link to="/house">Add them with their sizes</Link>, then sessions can be placed.
+          </p>
+        ) : null}
+        {run.sessions.length === 0 && rooms.length > 0 ? (
+          <p>No session has a day yet. Add one: the crate is sized for it at once.</p>
+        ) : null}
+        {run.sessions.length === 0 ? null : (
+          <table className="trials">
+            <thead>
+              <tr>
+                <th scope="col">Day</th>
+                <th scope="col">From, to</th>
+                <th scope="col">Room</th>
+                <th scope="col">Set-up, tear-down</th>
+                <th scope="col">
+                  <span className="unseen">Change</span>
+                </th>
+              </tr>
+            </thead>
+            <tbody>
+              {run.sessions.map((held) => {
+                const room = rooms.find((r) => r.id === held.roomId);
+                const closed = closures.find((c) => c.from <= held.start.slice(0, 10) && held.start.slice(0, 10) <= c.to);
+                const lacks = room
+                  ? roomLacks(room, { lengthM: needs.lengthM, widthM: needs.widthM, heightM: needs.heightM, seats, water: needs.water })
+                  : [];
+                return (
+                  <tr key={held.id}>
+                    <td>
+                      {shortDate(held.start.slice(0, 10))}
+                      {held.title ? <span className="soft small"> {held.title}</span> : null}
+                    </td>
+                    <td>
+                      {held.start.slice(11)} to {clockOf(held.endAt, zone)}
+                    </td>
+                    <td>
+                      {room?.name}
+                      {lacks.map((clash) => (
+                        <div key={clash.words} className="small flagged">
+                          {clash.words} {clash.solve}
+                        </div>
+                      ))}
+                      {closed ? (
+                        <div className="small flagged impossible">
+                          The house is closed: {closed.why}. Take another day, or change the closure.
+                        </div>
+                      ) : null}
+                    </td>
+                    <td>
+                      {held.setUpMin} min, {held.tearDownMin} min
+                    </td>
+                    <td>
+                      <button type="button" className="quiet" onClick={() => setEditing(held.id)}>
+                        change
+                      </button>
+                      <button
+                        type="button"
+                        className="quiet"
+                        aria-label={`Remove ${shortDate(held.start.slice(0, 10))}`}
+                        onClick={() => void remove(held.id)}
+                      >
+                        remove
+                      </button>
+                    </td>
+                  </tr>
+                );
+              })}
+            </tbody>
+          </table>
+        )}
+        {trouble === null ? null : (
+          <p role="alert" className="trouble">
+            {trouble}
+          </p>
+        )}
+        {editing === null ? (
+          <div>
+            <button type="button" className="amber" disabled={rooms.length === 0} onClick={() => setEditing("new")}>
+              Add a session
+            </button>
+          </div>
+        ) : (
+          <SessionForm
+            key={editing}
+            session={run.sessions.find((s) => s.id === editing) ?? null}
+            rooms={rooms}
+            onClose={() => setEditing(null)}
+          />
+        )}
+      </section>
+      <WeekBoard
+        rooms={rooms}
+        bookings={bookings.data ?? []}
+        closures={closures}
+        zone={zone}
+        ours={run.sessions.map((s) => s.id)}
+        nearest={session?.start.slice(0, 10) ?? null}
+      />
+      <EntryDays />
+    </>
+  );
+}

@@ -1,0 +1,78 @@
+import type { RunSettings } from "@lampcrate/contract";
+import { dateWords } from "@lampcrate/core";
+import { useId, useState } from "react";
+import { useRunWork } from "../run/RunContext.ts";
+import { useRunSettings } from "../run/useRunSettings.ts";
+
+/** When entries open, close and are revealed; local days, closing at the end of its day. */
+export function EntryDays() {
+  const { run } = useRunWork();
+  const { change, trouble } = useRunSettings();
+  return (
+    <section className="sheet pad stack" aria-label="Entries from home">
+      <h2>Entries from home</h2>
+      <div className="fields three">
+        <Day label="Open from" field="opensOn" value={run.opensOn} onChange={change} trouble={trouble?.fieldMessage("opensOn")} />
+        <Day
+          label="Close at the end of"
+          field="closesOn"
+          value={run.closesOn}
+          onChange={change}
+          trouble={trouble?.fieldMessage("closesOn")}
+        />
+        <Day label="Reveal on" field="revealOn" value={run.revealOn} onChange={change} trouble={trouble?.fieldMessage("revealOn")} />
+      </div>
+      {trouble && !trouble.problem.errors?.length ? (
+        <p role="alert" className="trouble">
+          {trouble.message}
+        </p>
+      ) : null}
+      {run.closesOn ? (
+        <p className="soft small">The sheet says: send it by the end of {dateWords(run.closesOn)}.</p>
+      ) : (
+        <p>Set both days, then the run can be published.</p>
+      )}
+    </section>
+  );
+}
+
+interface DayProps {
+  readonly label: string;
+  readonly field: "opensOn" | "closesOn" | "revealOn";
+  readonly value: string | null;
+  readonly onChange: (patch: Partial<RunSettings>) => Promise<void>;
+  readonly trouble: string | undefined;
+}
+
+/** A day is saved when it is whole and the field is left, or on Enter: half-typed years are nobody's wish. */
+function Day({ label, field, value, onChange, trouble }: DayProps) {
+  const id = useId();
+  const [typed, setTyped] = useState<string | null>(null);
+  const commit = (): void => {
+    if (typed === null || typed === (value ?? "")) return;
+    void onChange({ [field]: typed === "" ? null : typed }).then(() => setTyped(null));
+  };
+  return (
+    <div>
+      <label className="field-label" htmlFor={id}>
+        {label}
+      </label>
+      <input
+        id={id}
+        type="date"
+        className="ruler-box"
+        style={{ width: "100%", textAlign: "left" }}
+        value={typed ?? value ?? ""}
+        aria-invalid={trouble !== undefined}
+        onChange={(event) => setTyped(event.target.value)}
+        onBlur={commit}
+        onKeyDown={(event) => event.key === "Enter" && commit()}
+      />
+      {trouble === undefined ? null : (
+        <span role="alert" className="ruler-trouble">
+          {trouble}
+        </span>
+      )}
+    </div>
+  );
+}

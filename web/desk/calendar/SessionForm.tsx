@@ -1,0 +1,178 @@
+import type { RoomDoc, SessionDoc, SessionInput } from "@lampcrate/contract";
+import { useQueryClient } from "@tanstack/react-query";
+import { Input, InputNumber, Select } from "antd";
+import { type ReactNode, useState } from "react";
+import { AskError, api, ask } from "../../shared/client.ts";
+import { useKeptState } from "../../shared/useKeptState.ts";
+import { bookingsQuery, meQuery, runQuery, seasonQuery } from "../queries.ts";
+import { useRunWork } from "../run/RunContext.ts";
+
+interface SessionFormProps {
+  readonly session: SessionDoc | null;
+  readonly rooms: readonly RoomDoc[];
+  readonly onClose: () => void;
+}
+
+/** A session's day, time, room and title. What is refused keeps every field as typed. */
+export function SessionForm({ session, rooms, onClose }: SessionFormProps) {
+  const { run, heads, setCrateFor } = useRunWork();
+  const queries = useQueryClient();
+  const now = queries.getQueryData(meQuery.queryKey)?.now ?? 0;
+  const [typed, setTyped] = useKeptState<SessionInput>(
+    `session-${run.id}-${session?.id ?? "new"}`,
+    session
+      ? inputOf(session)
+      : {
+          title: "",
+          roomId: rooms[0]?.id ?? "",
+          start: `${new Date(now).toISOString().slice(0, 10)}T10:00`,
+          minutes: 120,
+          setUpMin: 45,
+          tearDownMin: 30,
+          heads,
+        },
+  );
+  const [trouble, setTrouble] = useState<AskError | null>(null);
+  const [busy, setBusy] = useState(false);
+  const [date = "", time = ""] = typed.start.split("T");
+  const set = (patch: Partial<SessionInput>): void => setTyped({ ...typed, ...patch });
+  const save = async (): Promise<void> => {
+    setBusy(true);
+    setTrouble(null);
+    try {
+      const saved = session
+        ? await ask(
+            api.runs[":id"].sessions[":session"].$put({
+              param: { id: run.id, session: session.id },
+              json: { ...typed, revision: session.revision },
+            }),
+          )
+        : await ask(api.runs[":id"].sessions.$post({ param: { id: run.id }, json: typed }));
+      queries.setQueryData(runQuery(run.id).queryKey, saved);
+      const made = saved.sessions.find((s) => !run.sessions.some((before) => before.id === s.id));
+      if (made) setCrateFor({ kind: "session", id: made.id });
+      setTyped(null);
+      onClose();
+      await Promise.all([queries.invalidateQueries(bookingsQuery), queries.invalidateQueries(seasonQuery)]);
+    } catch (error) {
+      if (!(error instanceof AskError)) throw error;
+      setTrouble(error);
+    } finally {
+      setBusy(false);
+    }
+  };
+  return (
+    <form
+      className="stack"
+      aria-label={session ? "Change the session" : "New session"}
+      style={{ borderTop: "1px solid var(--rule)", paddingTop: 10 }}
+      onSubmit={(event) => {
+        event.preventDefault();
+        void save();
+      }}
+    >
+      <div className="fields three">
+        <Field label="Day" trouble={trouble?.fieldMessage("start")}>
+          <Input type="date" required value={date} onChange={(event) => set({ start: `${event.target.value}T${time}` })} />
+        </Field>
+        <Field label="Starts at">
+          <Input type="time" required value={time} onChange={(event) => set({ start: `${date}T${event.target.value}` })} />
+        </Field>
+        <Field label="Minutes" trouble={trouble?.fieldMessage("minutes")}>
+          <InputNumber
+            style={{ width: "100%" }}
+            min={10}
+            max={1440}
+            precision={0}
+            value={typed.minutes}
+            onChange={(minutes) => minutes !== null && set({ minutes })}
+          />
+        </Field>
+        <Field label="Room" trouble={trouble?.fieldMessage("roomId")}>
+          <Select
+            style={{ width: "100%" }}
+            aria-label="Room"
+            value={typed.roomId}
+            options={rooms.map((room) => ({ value: room.id, label: `${room.name}, ${room.seats} seats` }))}
+            onChange={(roomId: string) => set({ roomId })}
+          />
+        </Field>
+        <Field label="Set-up, min">
+          <InputNumber
+            style={{ width: "100%" }}
+            min={0}
+            max={720}
+            precision={0}
+            value={typed.setUpMin}
+            onChange={(setUpMin) => setUpMin !== null && set({ setUpMin })}
+          />
+        </Field>
+        <Field label="Tear-down, min">
+          <InputNumber
+            style={{ width: "100%" }}
+            min={0}
+            max={720}
+            precision={0}
+            value={typed.tearDownMin}
+            onChange={(tearDownMin) => tearDownMin !== null && set({ tearDownMin })}
+          />
+        </Field>
+        <Field label="Called">
+          <Input
+            maxLength={80}
+            placeholder="Saturday drop-in"
+            value={typed.title}
+            onChange={(event) => set({ title: event.target.value })}
+          />
+        </Field>
+      </div>
+      {trouble && !trouble.problem.errors?.length ? (
+        <p role="alert" className="trouble">
+          {trouble.message}
+        </p>
+      ) : null}
+      <div className="row">
+        <button type="submit" className="amber" disabled={busy}>
+          {session ? "Save the session" : "Put it on the calendar"}
+        </button>
+        <button
+          type="button"
+          className="second"
+          onClick={() => {
+            setTyped(null);
+            onClose();
+          }}
+        >
+          Leave it
+        </button>
+      </div>
+    </form>
+  );
+}
+
+function inputOf({ title, roomId, start, minutes, setUpMin, tearDownMin, heads }: SessionDoc): SessionInput {
+  return { title, roomId, start, minutes, setUpMin, tearDownMin, heads };
+}
+
+function Field({
+  label,
+  trouble,
+  children,
+}: {
+  readonly label: string;
+  readonly trouble?: string | undefined;
+  readonly children: ReactNode;
+}) {
+  return (
+    // biome-ignore lint/a11y/noLabelWithoutControl: the control is the child
+    <label>
+      <span className="field-label small">{label}</span>
+      {children}
+      {trouble === undefined ? null : (
+        <span role="alert" className="ruler-trouble">
+          {trouble}
+        </span>
+      )}
+    </label>
+  );
+}

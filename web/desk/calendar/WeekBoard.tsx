@@ -1,0 +1,79 @@
+import type { ClosureDoc, RoomDoc } from "@lampcrate/contract";
+import { addDays, type Booking, bookedSpan, dateOf, shortDate, weekdayOf } from "@lampcrate/core";
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { meQuery } from "../queries.ts";
+import { clockOf } from "./clockOf.ts";
+
+interface WeekBoardProps {
+  readonly rooms: readonly RoomDoc[];
+  readonly bookings: readonly Booking[];
+  readonly closures: readonly ClosureDoc[];
+  readonly zone: string;
+  /** Sessions of the run at hand. */
+  readonly ours: readonly string[];
+  /** The day whose week is shown first; today's when null. */
+  readonly nearest: string | null;
+}
+
+/** Which room is taken when, one week at a time, set-up and tear-down included. */
+export function WeekBoard({ rooms, bookings, closures, zone, ours, nearest }: WeekBoardProps) {
+  const now = useQuery(meQuery).data?.now ?? 0;
+  const [shift, setShift] = useState(0);
+  const day = nearest ?? dateOf(now, zone);
+  const monday = addDays(day, 1 - weekdayOf(day) + 7 * shift);
+  const week = Array.from({ length: 7 }, (_, i) => addDays(monday, i));
+  if (rooms.length === 0) return null;
+  return (
+    <section className="sheet pad stack" aria-label="Rooms this week">
+      <div className="row spread">
+        <h2>Rooms, week of {shortDate(monday)}</h2>
+        <div className="row">
+          <button type="button" className="second" onClick={() => setShift(shift - 1)}>
+            week before
+          </button>
+          <button type="button" className="second" onClick={() => setShift(shift + 1)}>
+            week after
+          </button>
+        </div>
+      </div>
+      <table className="board">
+        <thead>
+          <tr>
+            <th scope="col">Room</th>
+            {week.map((date) => (
+              <th key={date} scope="col">
+                {shortDate(date)}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {rooms.map((room) => (
+            <tr key={room.id}>
+              <th scope="row">{room.name}</th>
+              {week.map((date) => {
+                const shut = closures.find((c) => c.from <= date && date <= c.to);
+                return (
+                  <td key={date} className={shut ? "shut" : ""}>
+                    {shut ? <span className="soft">closed</span> : null}
+                    {bookings
+                      .filter((b) => b.roomId === room.id && dateOf(b.start, zone) === date)
+                      .map((booking) => {
+                        const [from, to] = bookedSpan(booking);
+                        return (
+                          <span key={booking.id} className={ours.includes(booking.id) ? "booked ours" : "booked"}>
+                            {clockOf(from, zone)}–{clockOf(to, zone)} {booking.words}
+                          </span>
+                        );
+                      })}
+                  </td>
+                );
+              })}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </section>
+  );
+}

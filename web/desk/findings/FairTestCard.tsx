@@ -1,0 +1,58 @@
+import { comparisonWords, type FairTestFound, type Measure, showNumber, showQuantity, type UnitChoice } from "@lampcrate/core";
+import { StillRuler } from "../../shared/pieces/Ruler.tsx";
+import { quantityScale } from "../../shared/pieces/scale.ts";
+
+/** One fair test: said in a sentence, then its interval on the ruler, 0 as the amber mark. */
+export function FairTestCard({
+  found,
+  measure,
+  units,
+}: {
+  readonly found: FairTestFound;
+  readonly measure: Measure;
+  readonly units: UnitChoice;
+}) {
+  const numbers = found.result.numbers;
+  if (!numbers) return null;
+  const { low, high, difference, df } = numbers.welch;
+  const value = (v: string | number | null): string =>
+    typeof v === "number"
+      ? found.variable?.toLowerCase().includes("size") ||
+        found.variable?.toLowerCase().includes("width") ||
+        found.variable?.toLowerCase().includes("height")
+        ? showQuantity(v, "length", units)
+        : String(v)
+      : String(v ?? "");
+  const reach = Math.max(Math.abs(low ?? 0), Math.abs(high ?? 0), Math.abs(difference)) * 1.15;
+  const scale = quantityScale(measure.dimension, units, measure.unit ?? undefined, Math.abs(difference), measure.token);
+  return (
+    <section className="sheet pad stack" aria-label="A fair test">
+      <h2>A fair test: {found.alias}</h2>
+      <div className="plain-words">
+        <strong>{comparisonWords(found, measure, units)}</strong>
+      </div>
+      <p className="small">
+        Version {found.from} against {found.to}: only {found.variable?.toLowerCase() ?? "one thing"} changed, from {value(found.fromValue)}{" "}
+        to {value(found.toValue)}. Trials {found.oldValues.map((v) => showQuantity(v, measure.dimension, units)).join(", ")} and{" "}
+        {found.newValues.map((v) => showQuantity(v, measure.dimension, units)).join(", ")}.
+      </p>
+      {low === null || high === null ? null : (
+        <StillRuler
+          label="Difference of the means, 95 % interval"
+          reading={`${showQuantity(difference, measure.dimension, units)} (${showQuantity(low, measure.dimension, units)} to ${showQuantity(high, measure.dimension, units)})`}
+          scale={scale}
+          min={-reach}
+          max={reach}
+          band={[low, high]}
+          goal={0}
+          marks={[difference]}
+        />
+      )}
+      <p className="small soft">
+        Welch's interval with {df === null ? "–" : showNumber(df, 1)} degrees of freedom; a permutation test gives p ={" "}
+        {numbers.permutation.p.toFixed(2)}, and with this many trials it could never be below {numbers.permutation.leastP.toFixed(2)}. One
+        call in twenty of this kind is wrong.
+      </p>
+    </section>
+  );
+}

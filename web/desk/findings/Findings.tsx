@@ -1,0 +1,69 @@
+import { clearest, findingsWords } from "@lampcrate/core";
+import { useQuery } from "@tanstack/react-query";
+import { findingsQuery } from "../queries.ts";
+import { useRunWork } from "../run/RunContext.ts";
+import { BuilderTable } from "./BuilderTable.tsx";
+import { FairTestCard } from "./FairTestCard.tsx";
+import { FirstLast } from "./FirstLast.tsx";
+
+/** What the data shows: the answer in words, then the pictures, then the table. */
+export function Findings() {
+  const { run } = useRunWork();
+  const found = useQuery(findingsQuery(run.id));
+  if (found.isPending) return <p className="soft">Reckoning …</p>;
+  if (found.isError)
+    return (
+      <p role="alert" className="trouble">
+        {found.error.message}
+      </p>
+    );
+  const findings = found.data;
+  const best = clearest(findings.comparisons);
+  const code = run.code?.toLowerCase().replaceAll(" ", "-");
+  if (findings.entries === 0) {
+    return (
+      <section className="sheet pad stack">
+        <h2>Nothing to show yet</h2>
+        <p>
+          Findings are drawn from accepted entries. {findings.waiting > 0 ? `${findings.waiting} wait in Sift.` : "None has come in yet."}
+        </p>
+      </section>
+    );
+  }
+  return (
+    <>
+      <section className="sheet pad stack" aria-label="In plain words">
+        <div className="row spread">
+          <h2>What the data shows</h2>
+          <div className="row">
+            <a className="second" href={`/api/runs/${run.id}/trials.csv`} download="trials.csv">
+              Export trials as CSV
+            </a>
+            {run.status === "published" && run.revealOn ? (
+              <a className="second" href={`/h/${code}/reveal`} target="_blank" rel="noreferrer">
+                Open the reveal
+              </a>
+            ) : null}
+          </div>
+        </div>
+        <div className="plain-words">
+          {findingsWords(findings, run.units)
+            .slice(0, 3)
+            .map((words, i) =>
+              i === 0 ? (
+                <p key={words}>
+                  <strong>{words}</strong>
+                </p>
+              ) : (
+                <p key={words}>{words}</p>
+              ),
+            )}
+          {findings.waiting > 0 ? <p className="small">{findings.waiting} more wait in Sift and are not counted.</p> : null}
+        </div>
+      </section>
+      <FirstLast findings={findings} units={run.units} />
+      {best ? <FairTestCard found={best} measure={findings.measure} units={run.units} /> : null}
+      <BuilderTable findings={findings} units={run.units} />
+    </>
+  );
+}

@@ -1,0 +1,151 @@
+import type { Role, StaffDoc, StaffInput } from "@lampcrate/contract";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { Checkbox, Input, Select } from "antd";
+import { useState } from "react";
+import { AskError, api, ask } from "../../shared/client.ts";
+import { staffQuery } from "../queries.ts";
+
+const roles: readonly { value: Role; label: string }[] = [
+  { value: "planner", label: "planner" },
+  { value: "floor", label: "floor lead" },
+  { value: "sifter", label: "sifter" },
+];
+
+/** The people of the house and their passwords. */
+export function Staff() {
+  const staff = useQuery(staffQuery);
+  const [editing, setEditing] = useState<string | null>(null);
+  return (
+    <section className="sheet pad stack" aria-label="People">
+      <h2>People</h2>
+      {staff.isError ? <p className="soft">Only planners see who else signs in.</p> : null}
+      <table className="trials">
+        <thead>
+          <tr>
+            <th scope="col">Name</th>
+            <th scope="col">Sign-in name</th>
+            <th scope="col">Does</th>
+            <th scope="col">May sign in</th>
+            <th scope="col">
+              <span className="unseen">Change</span>
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {(staff.data ?? []).map((person) => (
+            <tr key={person.id}>
+              <td>{person.name}</td>
+              <td>{person.signIn}</td>
+              <td>{person.role}</td>
+              <td>{person.active ? "yes" : "no"}</td>
+              <td>
+                <button type="button" className="quiet" aria-label={`Change ${person.name}`} onClick={() => setEditing(person.id)}>
+                  change
+                </button>
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {editing === null ? (
+        <div>
+          <button type="button" className="second" onClick={() => setEditing("new")}>
+            Add a person
+          </button>
+        </div>
+      ) : (
+        <PersonForm key={editing} person={staff.data?.find((p) => p.id === editing) ?? null} onClose={() => setEditing(null)} />
+      )}
+    </section>
+  );
+}
+
+function PersonForm({ person, onClose }: { readonly person: StaffDoc | null; readonly onClose: () => void }) {
+  const queries = useQueryClient();
+  const [typed, setTyped] = useState({
+    name: person?.name ?? "",
+    signIn: person?.signIn ?? "",
+    role: person?.role ?? ("sifter" as Role),
+    active: person?.active ?? true,
+    password: "",
+  });
+  const [trouble, setTrouble] = useState<AskError | null>(null);
+  const save = async (): Promise<void> => {
+    const { password, ...rest } = typed;
+    const json: StaffInput = password === "" ? rest : { ...rest, password };
+    try {
+      await ask(person ? api.staff[":id"].$put({ param: { id: person.id }, json }) : api.staff.$post({ json }));
+      await queries.invalidateQueries(staffQuery);
+      onClose();
+    } catch (error) {
+      if (!(error instanceof AskError)) throw error;
+      setTrouble(error);
+    }
+  };
+  const message = (field: string) => {
+    const words = trouble?.fieldMessage(field);
+    return words ? (
+      <span role="alert" className="ruler-trouble">
+        {words}
+      </span>
+    ) : null;
+  };
+  return (
+    <form
+      className="stack"
+      aria-label={person ? `Change ${person.name}` : "New person"}
+      onSubmit={(event) => {
+        event.preventDefault();
+        void save();
+      }}
+    >
+      <div className="fields three">
+        <label>
+          <span className="field-label small">Name</span>
+          <Input required maxLength={80} value={typed.name} onChange={(event) => setTyped({ ...typed, name: event.target.value })} />
+          {message("name")}
+        </label>
+        <label>
+          <span className="field-label small">Sign-in name</span>
+          <Input required value={typed.signIn} onChange={(event) => setTyped({ ...typed, signIn: event.target.value.toLowerCase() })} />
+          {message("signIn")}
+        </label>
+        <label>
+          <span className="field-label small">Does</span>
+          <Select
+            style={{ width: "100%" }}
+            value={typed.role}
+            options={[...roles]}
+            onChange={(role: Role) => setTyped({ ...typed, role })}
+          />
+          {message("role")}
+        </label>
+        <label>
+          <span className="field-label small">{person ? "New password, or leave it empty" : "Password, ten characters or more"}</span>
+          <Input.Password
+            autoComplete="new-password"
+            value={typed.password}
+            onChange={(event) => setTyped({ ...typed, password: event.target.value })}
+          />
+          {message("password")}
+        </label>
+        <Checkbox checked={typed.active} onChange={(event) => setTyped({ ...typed, active: event.target.checked })}>
+          may sign in
+        </Checkbox>
+      </div>
+      {trouble && (trouble.problem.errors ?? []).length === 0 ? (
+        <p role="alert" className="trouble">
+          {trouble.message}
+        </p>
+      ) : null}
+      <div className="row">
+        <button type="submit" className="second">
+          Save
+        </button>
+        <button type="button" className="quiet" onClick={onClose}>
+          leave it
+        </button>
+      </div>
+    </form>
+  );
+}

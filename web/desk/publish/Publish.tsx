@@ -1,0 +1,214 @@
+import type { RunDoc, RunSettings } from "@lampcrate/contract";
+import { useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { useNavigate } from "react-router";
+import { AskError, api, ask } from "../../shared/client.ts";
+import { bookingsQuery, runQuery, seasonQuery } from "../queries.ts";
+import { useRunWork } from "../run/RunContext.ts";
+import { useRunSettings } from "../run/useRunSettings.ts";
+
+const scorings: readonly (readonly [RunSettings["scoring"], string])[] = [
+  ["goal-improved", "goal met and most improved, as two lists"],
+  ["celebrate", "celebrate: no standings anywhere"],
+  ["best", "best trial, ranked"],
+  ["mean", "mean of the last version, ranked"],
+];
+
+/** Freeze the brief, open the run to families, hand out its code, QR and sheet. */
+export function Publish() {
+  const { run, draft } = useRunWork();
+  const queries = useQueryClient();
+  const navigate = useNavigate();
+  const settings = useRunSettings();
+  const [trouble, setTrouble] = useState<AskError | null>(null);
+  const [busy, setBusy] = useState(false);
+  const act = async (doing: () => Promise<RunDoc>): Promise<void> => {
+    setBusy(true);
+    setTrouble(null);
+    try {
+      await draft.flush();
+      queries.setQueryData(runQuery(run.id).queryKey, await doing());
+      await Promise.all([queries.invalidateQueries(seasonQuery), queries.invalidateQueries(bookingsQuery)]);
+    } catch (error) {
+      if (!(error instanceof AskError)) throw error;
+      setTrouble(error);
+    } finally {
+      setBusy(false);
+    }
+  };
+  const param = { param: { id: run.id } };
+  const duplicate = async (): Promise<void> => {
+    const { id } = await ask(api.runs[":id"].duplicate.$post(param));
+    await queries.invalidateQueries(seasonQuery);
+    await navigate(`/run/${id}/brief`);
+  };
+  const published = run.status === "published";
+  const canPublish = !published || run.changedSincePublished;
+  return (
+    <>
+      <section className="sheet pad stack" aria-label="Publishing">
+        <h2>
+          {published ? `Version ${run.publishedVersion} is out` : run.status === "cancelled" ? "This run is cancelled" : "Not published"}
+        </h2>
+        <p>{statusWords(run)}</p>
+        {trouble ? (
+          <div role="alert" className="trouble">
+            {(trouble.problem.errors ?? [{ field: "run", message: trouble.message }]).map((error) => (
+              <p key={error.field}>{error.message}</p>
+            ))}
+          </div>
+        ) : null}
+        <div className="row">
+          {canPublish ? (
+            <button
+              type="button"
+              className="amber"
+              disabled={busy}
+              onClick={() => void act(() => ask(api.runs[":id"].publish.$post(param)))}
+            >
+              {published ? `Publish version ${(run.publishedVersion ?? 0) + 1}` : "Publish"}
+            </button>
+          ) : null}
+          {published ? (
+            <button
+              type="button"
+              className="second"
+              disabled={busy}
+              onClick={() => void act(() => ask(api.runs[":id"].unpublish.$post(param)))}
+            >
+              Unpublish
+            </button>
+          ) : null}
+          {run.status === "cancelled" ? null : (
+            <button
+              type="button"
+              className="second"
+              disabled={busy}
+              onClick={() => void act(() => ask(api.runs[":id"].cancel.$post(param)))}
+            >
+              Cancel the run
+            </button>
+          )}
+          <button type="button" className="second" onClick={() => void duplicate()}>
+            Duplicate
+          </button>
+        </div>
+      </section>
+      {published && run.code ? <Handout run={run} code={run.code} /> : null}
+      <section className="sheet pad stack" aria-label="Standings and keeping">
+        <h2>Standings, units, keeping</h2>
+        <div className="fields">
+          <Choice
+            label="What the reveal shows"
+            value={run.scoring}
+            options={scorings}
+            onChange={(scoring) => settings.change({ scoring })}
+          />
+          <Choice
+            label="Units on the sheet"
+            value={run.units}
+            options={[
+              ["metric", "metric"],
+              ["imperial", "feet, inches, pounds, ounces"],
+            ]}
+            onChange={(units) => settings.change({ units })}
+          />
+          <Choice
+            label="When their time is over, entries are"
+            value={run.afterwards}
+            options={[
+              ["anonymise", "made anonymous: numbers stay"],
+              ["erase", "erased: nothing is left"],
+            ]}
+            onChange={(afterwards) => settings.change({ afterwards })}
+          />
+        </div>
+        {settings.trouble ? (
+          <p role="alert" className="trouble">
+            {settings.trouble.message}
+          </p>
+        ) : null}
+      </section>
+    </>
+  );
+}
+
+function statusWords(run: RunDoc): string {
+  if (run.status === "cancelled") return "Families no longer reach it, and its rooms are free again. Publishing brings it back.";
+  if (run.status === "draft")
+    return run.publishedVersion === null
+      ? "Publishing freezes the brief as version 1 and gives the run its code. Later edits never change a version that families have."
+      : "Families can't reach it now; what they sent is kept. Publishing opens it again under the same code.";
+  return run.changedSincePublished
+    ? "You have changed the brief since. Families still see the frozen version until you publish the next one."
+    : "Families see exactly this brief. Edits from now on wait for the next version.";
+}
+
+function Handout({ run, code }: { readonly run: RunDoc; readonly code: string }) {
+  const path = `/h/${code.toLowerCase().replaceAll(" ", "-")}`;
+  return (
+    <section className="sheet pad" aria-label="Code and sheet">
+      <div className="row" style={{ gap: 26, alignItems: "flex-start" }}>
+        <img
+          src={`/api/public/runs/${encodeURIComponent(code)}/qr.svg`}
+          alt={`QR code of ${run.publicUrl}${path}`}
+          width="168"
+          height="168"
+          style={{ border: "1px solid var(--rule)" }}
+        />
+        <div className="stack" style={{ gap: 8, flex: 1 }}>
+          <h2>Hand it out</h2>
+          <p>
+            Say it, or print it: <strong style={{ fontFamily: "var(--heading)", fontSize: 24 }}>{code}</strong>
+          </p>
+          <p className="small">
+            The QR code opens{" "}
+            <span style={{ overflowWrap: "anywhere" }}>
+              {run.publicUrl}
+              {path}
+            </span>
+            , the house's public address, wherever you are now.
+          </p>
+          <div className="row">
+            <a className="second" href={path} target="_blank" rel="noreferrer">
+              Open the challenge sheet
+            </a>
+            <a className="second" href={`${path}?print`} target="_blank" rel="noreferrer">
+              Print it on one page
+            </a>
+          </div>
+        </div>
+      </div>
+    </section>
+  );
+}
+
+interface ChoiceProps<T extends string> {
+  readonly label: string;
+  readonly value: T;
+  readonly options: readonly (readonly [T, string])[];
+  readonly onChange: (value: T) => Promise<void>;
+}
+
+function Choice<T extends string>({ label, value, options, onChange }: ChoiceProps<T>) {
+  return (
+    <label>
+      <span className="field-label small">{label}</span>
+      <select
+        className="second"
+        style={{ width: "100%" }}
+        value={value}
+        onChange={(event) => {
+          const chosen = options.find(([id]) => id === event.target.value)?.[0];
+          if (chosen !== undefined) void onChange(chosen);
+        }}
+      >
+        {options.map(([id, words]) => (
+          <option key={id} value={id}>
+            {words}
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+}

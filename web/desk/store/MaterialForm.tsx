@@ -1,0 +1,165 @@
+import type { MaterialDoc, MaterialInput } from "@lampcrate/contract";
+import type { UnitChoice } from "@lampcrate/core";
+import { Checkbox, Input, InputNumber, Select } from "antd";
+import { useState } from "react";
+import { AskError, api, ask } from "../../shared/client.ts";
+import { useKeptState } from "../../shared/useKeptState.ts";
+import { LengthBox } from "../crate/LineForm.tsx";
+
+interface MaterialFormProps {
+  readonly start: MaterialInput;
+  readonly of: MaterialDoc | null;
+  readonly units: UnitChoice;
+  readonly onDone: () => Promise<void>;
+  readonly onLeave: () => void;
+}
+
+const kinds = [
+  { value: "piece", label: "counted, in pieces" },
+  { value: "mm", label: "measured, in mm" },
+  { value: "g", label: "weighed, in g" },
+  { value: "ml", label: "poured, in ml" },
+];
+
+/** One material's numbers; what is refused stays as typed. */
+export function MaterialForm({ start, of, units, onDone, onLeave }: MaterialFormProps) {
+  const [typed, setTyped] = useKeptState<MaterialInput>(`material-${of ? `${of.id}-${of.revision}` : "new"}`, inputOf(start));
+  const [trouble, setTrouble] = useState<AskError | null>(null);
+  const set = (patch: Partial<MaterialInput>): void => setTyped({ ...typed, ...patch });
+  const save = async (): Promise<void> => {
+    try {
+      await ask(
+        of
+          ? api.materials[":id"].$put({ param: { id: of.id }, json: { ...typed, revision: of.revision } })
+          : api.materials.$post({ json: typed }),
+      );
+      setTyped(null);
+      await onDone();
+    } catch (error) {
+      if (!(error instanceof AskError)) throw error;
+      setTrouble(error);
+    }
+  };
+  const unit = typed.unit === "piece" ? "pieces" : typed.unit;
+  return (
+    <form
+      className="sheet pad stack"
+      aria-label={of ? `Change ${of.name}` : "New material"}
+      onSubmit={(event) => {
+        event.preventDefault();
+        void save();
+      }}
+    >
+      <div className="fields three">
+        <label>
+          <span className="field-label small">Name</span>
+          <Input required maxLength={80} value={typed.name} onChange={(event) => set({ name: event.target.value })} />
+        </label>
+        <label>
+          <span className="field-label small">Given out</span>
+          <Select
+            style={{ width: "100%" }}
+            value={typed.unit}
+            options={kinds}
+            onChange={(value: MaterialInput["unit"]) => set({ unit: value })}
+          />
+        </label>
+        <label>
+          <span className="field-label small">On hand, {unit}</span>
+          <InputNumber style={{ width: "100%" }} min={0} value={typed.onHand} onChange={(onHand) => onHand !== null && set({ onHand })} />
+        </label>
+        <label>
+          <span className="field-label small">A pack holds, {unit}</span>
+          <InputNumber
+            style={{ width: "100%" }}
+            min={0.001}
+            value={typed.packSize}
+            onChange={(packSize) => packSize !== null && set({ packSize })}
+          />
+        </label>
+        <label>
+          <span className="field-label small">A pack costs</span>
+          <InputNumber
+            style={{ width: "100%" }}
+            min={0}
+            precision={2}
+            value={typed.packPriceCents / 100}
+            onChange={(price) => price !== null && set({ packPriceCents: Math.round(price * 100) })}
+          />
+        </label>
+        <label>
+          <span className="field-label small">Allergens, with commas</span>
+          <Input
+            value={typed.allergens.join(", ")}
+            onChange={(event) =>
+              set({
+                allergens: event.target.value
+                  .split(",")
+                  .map((word) => word.trimStart())
+                  .filter((word, i, all) => word !== "" || i === all.length - 1)
+                  .slice(0, 8),
+              })
+            }
+            onBlur={() => set({ allergens: typed.allergens.map((a) => a.trim()).filter(Boolean) })}
+          />
+        </label>
+        <LengthBox
+          label="Sheet or roll, across"
+          valueM={typed.sheetWidthM}
+          units={units}
+          onChange={(sheetWidthM) => set({ sheetWidthM })}
+        />
+        <LengthBox
+          label="Sheet or roll, along"
+          valueM={typed.sheetHeightM}
+          units={units}
+          onChange={(sheetHeightM) => set({ sheetHeightM })}
+        />
+        <div className="row">
+          <Checkbox checked={typed.smallPart} onChange={(event) => set({ smallPart: event.target.checked })}>
+            small part
+          </Checkbox>
+          <Checkbox checked={typed.latex} onChange={(event) => set({ latex: event.target.checked })}>
+            latex
+          </Checkbox>
+        </div>
+      </div>
+      {trouble ? (
+        <p role="alert" className="trouble">
+          {trouble.message}
+          {trouble.problem.status === 409 ? " Close this and open it again to see it; what you typed stays until you do." : ""}
+        </p>
+      ) : null}
+      <div className="row">
+        <button type="submit" className="second">
+          Save
+        </button>
+        <button
+          type="button"
+          className="quiet"
+          onClick={() => {
+            setTyped(null);
+            onLeave();
+          }}
+        >
+          leave it
+        </button>
+      </div>
+    </form>
+  );
+}
+
+function inputOf({
+  name,
+  unit,
+  packSize,
+  packPriceCents,
+  onHand,
+  sheetWidthM,
+  sheetHeightM,
+  allergens,
+  smallPart,
+  latex,
+}: MaterialInput): MaterialInput {
+  return { name, unit, packSize, packPriceCents, onHand, sheetWidthM, sheetHeightM, allergens, smallPart, latex };
+}

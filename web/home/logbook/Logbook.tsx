@@ -1,0 +1,56 @@
+import type { SheetDoc } from "@lampcrate/contract";
+import { families } from "@lampcrate/core";
+import { useQuery } from "@tanstack/react-query";
+import { Link, useParams } from "react-router";
+import { RigDrawing } from "../../shared/pieces/RigDrawing.tsx";
+import { sheetQuery } from "../queries.ts";
+import { Trouble } from "../Trouble.tsx";
+import { useWords } from "../words/useWords.ts";
+import { Helped } from "./Helped.tsx";
+import { SendPart } from "./SendPart.tsx";
+import { Sent } from "./Sent.tsx";
+import { useLogbook } from "./useLogbook.ts";
+import { Versions } from "./Versions.tsx";
+
+/** What a family built, changed, guessed and measured; kept on the device until they send it. */
+export function Logbook() {
+  const { code = "" } = useParams();
+  const words = useWords();
+  const sheet = useQuery(sheetQuery(code));
+  if (sheet.isPending) return <main className="home soft">{words.common.loading}</main>;
+  if (sheet.isError) return <Trouble error={sheet.error} onRetry={() => void sheet.refetch()} />;
+  return <OpenLogbook sheet={sheet.data} />;
+}
+
+function OpenLogbook({ sheet }: { readonly sheet: SheetDoc }) {
+  const words = useWords();
+  const { brief, units } = sheet;
+  const family = families[brief.family];
+  const book = useLogbook(sheet);
+  if (book.draft.sent) return <Sent draft={book.draft} sheet={sheet} onStartOver={book.startOver} />;
+  return (
+    <main className="home">
+      <header>
+        <p className="soft small">
+          <Link to={`/h/${sheet.code.toLowerCase().replaceAll(" ", "-")}`}>{sheet.title}</Link>, {words.common.code}{" "}
+          <span className="code">{sheet.code}</span>
+        </p>
+        <h1>{words.log.title}</h1>
+      </header>
+      <div className="card picture">
+        <RigDrawing scene={family.drawing(brief.spec, brief.design)} units={units} tall={250} small />
+      </div>
+      <section className="careful" aria-label={words.sheet.cautions}>
+        <ul>
+          {sheet.cautions.slice(0, 3).map((caution) => (
+            <li key={caution}>{caution}</li>
+          ))}
+        </ul>
+      </section>
+      <Versions sheet={sheet} versions={book.draft.versions} onChange={(versions) => book.change({ versions })} />
+      <Helped sheet={sheet} versions={book.draft.versions} />
+      <SendPart sheet={sheet} book={book} />
+      <p className="soft small">{words.log.saved}</p>
+    </main>
+  );
+}

@@ -1,0 +1,90 @@
+import type { AgeBand, SheetDoc } from "@lampcrate/contract";
+import { checkVersion, families, readTrial } from "@lampcrate/core";
+import { closingWords } from "../sheet/Sheet.tsx";
+import { useWords } from "../words/useWords.ts";
+import { filledVersions, type LogDraft } from "./draft.ts";
+import type { Book } from "./useLogbook.ts";
+
+const ages: readonly AgeBand[] = ["under 6", "6 to 8", "9 to 11", "12 to 15", "16 and over", "mixed"];
+
+/** What an adult decides, and the button. It says what is missing before it can be pressed. */
+export function SendPart({ sheet, book }: { readonly sheet: SheetDoc; readonly book: Book }) {
+  const words = useWords();
+  const { draft, change, trouble } = book;
+  const missing = missingWords(sheet, draft, words);
+  return (
+    <section className="card stacked" aria-labelledby="send">
+      <h2 id="send">{words.log.adult}</h2>
+      <label className="field">
+        <span>{words.log.age}</span>
+        <select
+          className="typed"
+          value={draft.ageBand ?? ""}
+          onChange={(event) => change({ ageBand: ages.find((age) => age === event.target.value) ?? null })}
+        >
+          <option value="">{words.log.agesNone}</option>
+          {ages.map((age) => (
+            <option key={age} value={age}>
+              {age}
+            </option>
+          ))}
+        </select>
+      </label>
+      <label className="field">
+        <span>{words.log.said}</span>
+        <textarea className="typed" maxLength={600} value={draft.said} onChange={(event) => change({ said: event.target.value })} />
+      </label>
+      <p className="small soft">{words.log.noNames}</p>
+      <label className="tick">
+        <input type="checkbox" checked={draft.keep} onChange={(event) => change({ keep: event.target.checked })} />
+        <span>
+          {words.log.keep} {sheet.keeping}
+        </span>
+      </label>
+      <label className="tick">
+        <input type="checkbox" checked={draft.photo} onChange={(event) => change({ photo: event.target.checked })} />
+        <span>{words.log.photo}</span>
+      </label>
+      {trouble ? (
+        <div role="alert" className="ask">
+          {trouble.offline ? (
+            <p>{words.log.notSent}</p>
+          ) : (
+            (trouble.problem.errors ?? [{ field: "entry", message: trouble.message }]).map((error) => (
+              <p key={error.field}>{error.message}</p>
+            ))
+          )}
+        </div>
+      ) : null}
+      {missing === null ? null : <p id="send-missing">{missing}</p>}
+      <button
+        type="button"
+        className="big"
+        disabled={missing !== null || book.sending}
+        aria-describedby={missing === null ? undefined : "send-missing"}
+        onClick={() => void book.send()}
+      >
+        {book.sending ? words.log.sending : words.log.send}
+      </button>
+      <p className="small">{closingWords(sheet, words)}</p>
+    </section>
+  );
+}
+
+function missingWords(sheet: SheetDoc, draft: LogDraft, words: ReturnType<typeof useWords>): string | null {
+  const family = families[sheet.brief.family];
+  const [measure] = family.measures(sheet.brief.spec);
+  const filled = filledVersions(draft.versions);
+  const reads = filled.flatMap((version) =>
+    checkVersion(family, sheet.brief.spec, sheet.brief.design, version).map((checked, i) => ({
+      checked,
+      raw: version.trials[i]?.raw ?? null,
+    })),
+  );
+  if (reads.some(({ checked, raw }) => raw !== null && !checked.read.ok)) return words.log.needRead;
+  if (draft.versions.some((version) => version.guess !== null && !readTrial(version.guess, measure).ok)) return words.log.needRead;
+  const tested = filled.filter((version) => version.role === "build" && version.trials.some((trial) => trial.raw !== null));
+  if (tested.length < 2) return words.log.needTwo;
+  if (sheet.entries !== "open") return words.log.notOpen;
+  return draft.keep ? null : words.log.needConsent;
+}

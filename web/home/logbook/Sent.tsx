@@ -1,0 +1,54 @@
+import type { SheetDoc } from "@lampcrate/contract";
+import { useState } from "react";
+import { Link } from "react-router";
+import { useWords } from "../words/useWords.ts";
+import type { LogDraft } from "./draft.ts";
+
+/** After sending: the made-up name and the private link, which only this family has. */
+export function Sent({
+  draft,
+  sheet,
+  onStartOver,
+}: {
+  readonly draft: LogDraft;
+  readonly sheet: SheetDoc;
+  readonly onStartOver: () => void;
+}) {
+  const words = useWords();
+  const [copied, setCopied] = useState(false);
+  const path = `/h/mine#${draft.secret}`;
+  const link = `${location.origin}${path}`;
+  return (
+    <main className="home">
+      <header>
+        <p className="soft small">{sheet.title}</p>
+        <h1>{words.sent.title}</h1>
+      </header>
+      <section className="card stacked">
+        <p>
+          {words.sent.alias} <strong className="goal">{draft.sent?.alias}</strong>
+        </p>
+        <p>{words.sent.link}</p>
+        <p style={{ overflowWrap: "anywhere" }} className="small">
+          <a href={path}>{link}</a>
+        </p>
+        <div className="buttons">
+          <button type="button" className="plain" onClick={() => void navigator.clipboard?.writeText(link).then(() => setCopied(true))}>
+            {copied ? words.sent.copied : words.sent.copy}
+          </button>
+          <a className="plain" href={path}>
+            {words.sent.open}
+          </a>
+        </div>
+      </section>
+      <div className="buttons">
+        <Link className="plain" to={`/h/${sheet.code.toLowerCase().replaceAll(" ", "-")}`}>
+          {words.common.back}
+        </Link>
+        <button type="button" className="link" onClick={onStartOver}>
+          {words.log.startOver}
+        </button>
+      </div>
+    </main>
+  );
+}

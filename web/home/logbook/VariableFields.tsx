@@ -1,0 +1,102 @@
+import { applies, type Family, type NumberField, parseQuantity, refusalWords, showQuantity, type UnitChoice } from "@lampcrate/core";
+import { useState } from "react";
+
+type Variables = Readonly<Record<string, number | string>>;
+
+interface VariableFieldsProps {
+  readonly family: Family;
+  readonly units: UnitChoice;
+  readonly values: Variables;
+  readonly onChange: (values: Variables) => void;
+}
+
+/** What builders declare: only a declared change of one of these makes a fair test. */
+export function VariableFields({ family, units, values, onChange }: VariableFieldsProps) {
+  const set = (id: string, value: number | string | null): void => {
+    const { [id]: _, ...rest } = values;
+    onChange(value === null ? rest : { ...rest, [id]: value });
+  };
+  return (
+    <div className="pair">
+      {family.variables
+        .filter((field) => applies(field.when, values))
+        .map((field) =>
+          field.kind === "choice" ? (
+            <label key={field.id} className="field">
+              <span>{field.words}</span>
+              <select
+                className="typed"
+                value={String(values[field.id] ?? "")}
+                onChange={(event) => set(field.id, event.target.value || null)}
+              >
+                <option value="">–</option>
+                {field.options.map((option) => (
+                  <option key={option.id} value={option.id}>
+                    {option.words}
+                  </option>
+                ))}
+              </select>
+            </label>
+          ) : (
+            <NumberBox
+              key={field.id}
+              field={field}
+              units={units}
+              value={typeof values[field.id] === "number" ? Number(values[field.id]) : null}
+              onChange={(value) => set(field.id, value)}
+            />
+          ),
+        )}
+    </div>
+  );
+}
+
+function NumberBox({
+  field,
+  units,
+  value,
+  onChange,
+}: {
+  readonly field: NumberField;
+  readonly units: UnitChoice;
+  readonly value: number | null;
+  readonly onChange: (value: number | null) => void;
+}) {
+  const unit = field.dimension === "count" ? null : units === "metric" ? (field.unit ?? "cm") : field.dimension === "mass" ? "oz" : "in";
+  const [typed, setTyped] = useState<string | null>(null);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const commit = (): void => {
+    if (typed === null) return;
+    if (typed.trim() === "") {
+      setTrouble(null);
+      return onChange(null);
+    }
+    const asked = { dimension: field.dimension, defaultUnit: unit };
+    const read = parseQuantity(typed, asked);
+    if (!read.ok) return setTrouble(refusalWords(read.reason, typed, asked));
+    setTrouble(null);
+    setTyped(null);
+    onChange(read.si);
+  };
+  return (
+    <label className="field">
+      <span>
+        {field.words}
+        {unit ? `, ${unit}` : ""}
+      </span>
+      <input
+        className="typed"
+        inputMode="decimal"
+        value={typed ?? (value === null ? "" : showQuantity(value, field.dimension, units, unit))}
+        aria-invalid={trouble !== null}
+        onChange={(event) => setTyped(event.target.value)}
+        onBlur={commit}
+      />
+      {trouble === null ? null : (
+        <span role="alert" className="trouble-text">
+          {trouble}
+        </span>
+      )}
+    </label>
+  );
+}

@@ -1,0 +1,170 @@
+import type { SheetDoc, TrialInput, VersionInput } from "@lampcrate/contract";
+import { checkVersion, type Family, families, instrumentById, type Measure, showQuantity } from "@lampcrate/core";
+import { useId } from "react";
+import { StillRuler } from "../../shared/pieces/Ruler.tsx";
+import { quantityScale } from "../../shared/pieces/scale.ts";
+import { useWords } from "../words/useWords.ts";
+import { Stopwatch } from "./Stopwatch.tsx";
+import { TrialRow } from "./TrialRow.tsx";
+import { VariableFields } from "./VariableFields.tsx";
+
+interface VersionCardProps {
+  readonly title: string;
+  readonly first: boolean;
+  readonly sheet: SheetDoc;
+  readonly version: VersionInput;
+  readonly removable: boolean;
+  readonly onChange: (version: VersionInput) => void;
+  readonly onRemove: () => void;
+}
+
+/** One build: what changed, a guess, its trials. Odd numbers are asked about right where they stand. */
+export function VersionCard({ title, first, sheet, version, removable, onChange, onRemove }: VersionCardProps) {
+  const words = useWords();
+  const id = useId();
+  const { brief, units } = sheet;
+  const family = families[brief.family];
+  const [measure] = family.measures(brief.spec);
+  const checked = checkVersion(family, brief.spec, brief.design, version);
+  const setTrial = (index: number, patch: Partial<TrialInput>): void =>
+    onChange({ ...version, trials: version.trials.map((trial, i) => (i === index ? { ...trial, ...patch } : trial)) });
+  const next = version.trials.findIndex((trial) => trial.raw === null && trial.seen.length === 0);
+  const timed = measure.dimension === "time";
+  return (
+    <section className="card stacked" aria-labelledby={id}>
+      <h2 id={id}>{title}</h2>
+      {version.role === "control" ? (
+        <p>{family.protocol.control}</p>
+      ) : (
+        <>
+          <label className="field">
+            <span>{first ? words.log.changedFirst : words.log.changed}</span>
+            <input
+              className="typed"
+              maxLength={240}
+              value={version.changed}
+              onChange={(event) => onChange({ ...version, changed: event.target.value })}
+            />
+          </label>
+          <VariableFields
+            family={family}
+            units={units}
+            values={version.variables}
+            onChange={(variables) => onChange({ ...version, variables })}
+          />
+          <label className="field">
+            <span>{words.log.guess(measure.words)}</span>
+            <input
+              className="typed"
+              maxLength={60}
+              inputMode="text"
+              value={version.guess ?? ""}
+              onChange={(event) => onChange({ ...version, guess: event.target.value === "" ? null : event.target.value })}
+            />
+          </label>
+        </>
+      )}
+      {timed ? (
+        <Stopwatch
+          next={next < 0 ? null : next + 1}
+          onTime={(seconds) => next >= 0 && setTrial(next, { raw: seconds.toFixed(2), instrument: "hand stopwatch", kept: false })}
+        />
+      ) : null}
+      {measure.instruments.length > 1 && !timed ? <InstrumentChoice measure={measure} version={version} onChange={onChange} /> : null}
+      {version.trials.map((trial, i) => (
+        <TrialRow
+          key={i}
+          number={i + 1}
+          trial={trial}
+          checked={checked[i]}
+          measure={measure}
+          units={units}
+          family={family}
+          onChange={(patch) => setTrial(i, patch)}
+        />
+      ))}
+      <Expected
+        family={family}
+        sheet={sheet}
+        version={version}
+        measure={measure}
+        values={checked.flatMap((c) => (c.read.ok ? [c.read.si] : []))}
+      />
+      {removable ? (
+        <div>
+          <button type="button" className="link" onClick={onRemove}>
+            {words.log.remove}
+          </button>
+        </div>
+      ) : null}
+    </section>
+  );
+}
+
+function InstrumentChoice({
+  measure,
+  version,
+  onChange,
+}: {
+  readonly measure: Measure;
+  readonly version: VersionInput;
+  readonly onChange: (version: VersionInput) => void;
+}) {
+  const words = useWords();
+  const used = version.trials[0]?.instrument ?? "";
+  return (
+    <label className="field">
+      <span>{words.log.instrument}</span>
+      <select
+        className="typed"
+        value={used}
+        onChange={(event) =>
+          onChange({ ...version, trials: version.trials.map((trial) => ({ ...trial, instrument: event.target.value })) })
+        }
+      >
+        {measure.instruments.map((id) => (
+          <option key={id} value={id}>
+            {instrumentById(id)?.words ?? id}
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+}
+
+/** Where these numbers lie against what is expected: the same ruler as at the desk. */
+function Expected({
+  family,
+  sheet,
+  version,
+  measure,
+  values,
+}: {
+  readonly family: Family;
+  readonly sheet: SheetDoc;
+  readonly version: VersionInput;
+  readonly measure: Measure;
+  readonly values: readonly number[];
+}) {
+  const words = useWords();
+  const { brief, units } = sheet;
+  const id = version.role === "control" ? "control" : measure.id;
+  const band = family.predict(brief.spec, { ...brief.design, ...version.variables }).find((p) => p.id === id)?.band;
+  if (!band || band.mid <= 0) return null;
+  const goal = version.role === "control" ? undefined : family.goal(brief.spec).value;
+  const max = Math.max(band.high, goal ?? 0, ...values.filter((v) => v < band.high * 3)) * 1.15;
+  const show = (value: number): string => showQuantity(value, measure.dimension, units, measure.unit);
+  const scale = quantityScale(measure.dimension, units, measure.unit ?? undefined, band.mid, measure.token);
+  return (
+    <StillRuler
+      label={words.log.expect}
+      reading={`${show(band.low)} – ${show(band.high)}`}
+      scale={scale}
+      min={0}
+      max={max}
+      band={[band.low, band.high]}
+      goal={goal}
+      marks={values}
+    />
+  );
+}

@@ -1,0 +1,52 @@
+import type { SheetDoc, VersionInput } from "@lampcrate/contract";
+import { families } from "@lampcrate/core";
+import { useWords } from "../words/useWords.ts";
+import { blankVersion } from "./draft.ts";
+import { VersionCard } from "./VersionCard.tsx";
+
+interface VersionsProps {
+  readonly sheet: SheetDoc;
+  readonly versions: readonly VersionInput[];
+  readonly onChange: (versions: readonly VersionInput[]) => void;
+}
+
+/** The versions one below the other, and the next one to add. */
+export function Versions({ sheet, versions, onChange }: VersionsProps) {
+  const words = useWords();
+  const { brief } = sheet;
+  const family = families[brief.family];
+  const builds = versions.filter((version) => version.role === "build").length;
+  let number = 0;
+  return (
+    <>
+      {versions.map((version, i) => {
+        if (version.role === "build") number += 1;
+        const title = version.role === "control" ? words.log.control : words.log.version(number);
+        return (
+          <VersionCard
+            key={i}
+            title={title}
+            first={number === 1}
+            sheet={sheet}
+            version={version}
+            removable={version.role === "build" && builds > 2}
+            onChange={(next) => onChange(versions.map((v, at) => (at === i ? next : v)))}
+            onRemove={() => onChange(versions.filter((_, at) => at !== i))}
+          />
+        );
+      })}
+      {versions.length >= 12 ? null : (
+        <div>
+          <p>{words.log.another}</p>
+          <button
+            type="button"
+            className="plain"
+            onClick={() => onChange([...versions, blankVersion(family, brief.spec, brief.trials, "build", versions.at(-1))])}
+          >
+            {words.log.add}
+          </button>
+        </div>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,30 @@
+import type { SheetDoc, VersionInput } from "@lampcrate/contract";
+import { checkVersion, comparisonWords, families, runFindings } from "@lampcrate/core";
+
+/** The last change of a logbook in plain words; null while there is nothing to compare. */
+export function helpedWords(sheet: SheetDoc, versions: readonly VersionInput[]): string | null {
+  const { brief } = sheet;
+  const family = families[brief.family];
+  const entry = {
+    id: "own",
+    alias: "you",
+    versions: versions.map((version, i) => {
+      const values = checkVersion(family, brief.spec, brief.design, version).flatMap(({ read, verdict }, t) =>
+        read.ok && verdict.flag !== "impossible" && !version.trials[t]?.atLeast ? [read.si] : [],
+      );
+      return {
+        number: i + 1,
+        role: version.role,
+        variables: version.variables,
+        place: version.place,
+        instrument: version.trials[0]?.instrument ?? "",
+        values,
+        atLeast: [],
+      };
+    }),
+  };
+  const found = runFindings(family, brief.spec, [entry]);
+  const last = found.comparisons.filter((comparison) => !comparison.control).at(-1);
+  if (!last || last.oldValues.length === 0 || last.newValues.length === 0) return null;
+  return comparisonWords(last, found.measure, sheet.units);
+}

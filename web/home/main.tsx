@@ -1,0 +1,31 @@
+import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
+import { StrictMode } from "react";
+import { createRoot } from "react-dom/client";
+import { createBrowserRouter, RouterProvider } from "react-router";
+import "../shared/tokens.css";
+import "./home.css";
+import { AskError } from "../shared/client.ts";
+import { Door } from "./Door.tsx";
+import { Sheet } from "./sheet/Sheet.tsx";
+
+const queries = new QueryClient({
+  defaultOptions: { queries: { staleTime: 30_000, retry: (count, error) => count < 2 && error instanceof AskError && error.offline } },
+});
+
+const router = createBrowserRouter([
+  { path: "/h", element: <Door />, HydrateFallback: () => null },
+  { path: "/h/mine", lazy: async () => ({ Component: (await import("./mine/Mine.tsx")).Mine }), HydrateFallback: () => null },
+  { path: "/h/:code", element: <Sheet />, HydrateFallback: () => null },
+  { path: "/h/:code/log", lazy: async () => ({ Component: (await import("./logbook/Logbook.tsx")).Logbook }), HydrateFallback: () => null },
+  { path: "/h/:code/reveal", lazy: async () => ({ Component: (await import("./reveal/Reveal.tsx")).Reveal }), HydrateFallback: () => null },
+]);
+
+const root = document.getElementById("root");
+if (!root) throw new Error("the page has no root");
+createRoot(root).render(
+  <StrictMode>
+    <QueryClientProvider client={queries}>
+      <RouterProvider router={router} />
+    </QueryClientProvider>
+  </StrictMode>,
+);

@@ -1,0 +1,129 @@
+import type { MineDoc, VersionInput } from "@lampcrate/contract";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { AskError, api, ask } from "../../shared/client.ts";
+import { filledVersions, versionsOf } from "../logbook/draft.ts";
+import { Versions } from "../logbook/Versions.tsx";
+import { mineQuery } from "../queries.ts";
+import { Trouble } from "../Trouble.tsx";
+import { useWords } from "../words/useWords.ts";
+
+/** One's own entry behind the private link. The secret is in the address's fragment, which no server ever sees. */
+export function Mine() {
+  const words = useWords();
+  const secret = location.hash.slice(1);
+  const mine = useQuery({ ...mineQuery(secret), enabled: secret !== "" });
+  const [erased, setErased] = useState(false);
+  if (erased)
+    return (
+      <main className="home">
+        <h1>{words.mine.erased}</h1>
+      </main>
+    );
+  if (secret === "")
+    return (
+      <main className="home">
+        <p>{words.mine.noLink}</p>
+      </main>
+    );
+  if (mine.isPending) return <main className="home soft">{words.common.loading}</main>;
+  if (mine.isError) return <Trouble error={mine.error} onRetry={() => void mine.refetch()} />;
+  return <OpenMine key={mine.data.entry.revision} mine={mine.data} secret={secret} onErased={() => setErased(true)} />;
+}
+
+function OpenMine({ mine, secret, onErased }: { readonly mine: MineDoc; readonly secret: string; readonly onErased: () => void }) {
+  const words = useWords();
+  const queries = useQueryClient();
+  const { entry, sheet } = mine;
+  const [versions, setVersions] = useState<readonly VersionInput[]>(() => versionsOf(entry));
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const [sure, setSure] = useState(false);
+  const header = { "x-entry-secret": secret };
+  const changed = JSON.stringify(filledVersions(versions)) !== JSON.stringify(filledVersions(versionsOf(entry)));
+  const act = async (doing: () => Promise<MineDoc>): Promise<void> => {
+    try {
+      const next = await doing();
+      setTrouble(null);
+      queries.setQueryData(mineQuery(secret).queryKey, next);
+    } catch (error) {
+      setTrouble(error instanceof AskError ? (error.offline ? words.common.offline : error.message) : words.common.retry);
+    }
+  };
+  const erase = async (): Promise<void> => {
+    try {
+      await ask(api.public.mine.$delete({ header }));
+      onErased();
+    } catch (error) {
+      setTrouble(error instanceof AskError ? error.message : words.common.retry);
+    }
+  };
+  return (
+    <main className="home">
+      <header>
+        <p className="soft small">
+          {sheet.title}, {sheet.house}
+        </p>
+        <h1>
+          {words.mine.title}: {entry.alias}
+        </h1>
+      </header>
+      <p className="plain-words" role="status">
+        {words.mine.states[entry.state]}
+      </p>
+      <Versions sheet={sheet} versions={versions} onChange={setVersions} />
+      {trouble === null ? null : (
+        <p role="alert" className="ask">
+          {trouble}
+        </p>
+      )}
+      <button
+        type="button"
+        className="big"
+        disabled={!changed}
+        onClick={() =>
+          void act(() =>
+            ask(
+              api.public.mine.$put({
+                header,
+                json: { revision: entry.revision, ageBand: entry.ageBand, said: entry.said, versions: filledVersions(versions) },
+              }),
+            ),
+          )
+        }
+      >
+        {words.mine.save}
+      </button>
+      <div className="buttons">
+        {entry.state === "withdrawn" ? (
+          <button type="button" className="plain" onClick={() => void act(() => ask(api.public.mine.restore.$post({ header })))}>
+            {words.mine.restore}
+          </button>
+        ) : (
+          <button type="button" className="plain" onClick={() => void act(() => ask(api.public.mine.withdraw.$post({ header })))}>
+            {words.mine.withdraw}
+          </button>
+        )}
+        {sure ? (
+          <>
+            <button
+              type="button"
+              className="plain"
+              style={{ borderColor: "var(--brick)", color: "var(--brick)" }}
+              onClick={() => void erase()}
+            >
+              {words.mine.eraseSure}
+            </button>
+            <button type="button" className="plain" onClick={() => setSure(false)}>
+              {words.mine.keep}
+            </button>
+          </>
+        ) : (
+          <button type="button" className="plain" onClick={() => setSure(true)}>
+            {words.mine.erase}
+          </button>
+        )}
+      </div>
+      <p className="small soft">{sheet.keeping}</p>
+    </main>
+  );
+}

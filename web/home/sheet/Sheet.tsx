@@ -1,0 +1,161 @@
+import type { SheetDoc } from "@lampcrate/contract";
+import { dateWords, families, showQuantity } from "@lampcrate/core";
+import { useQuery } from "@tanstack/react-query";
+import { useEffect } from "react";
+import { Link, useParams, useSearchParams } from "react-router";
+import { RigDrawing } from "../../shared/pieces/RigDrawing.tsx";
+import { sheetQuery } from "../queries.ts";
+import { Trouble } from "../Trouble.tsx";
+import { useWords } from "../words/useWords.ts";
+import { Materials } from "./Materials.tsx";
+
+/** The challenge as families read it, on a phone or on one printed page. */
+export function Sheet() {
+  const { code = "" } = useParams();
+  const [search] = useSearchParams();
+  const words = useWords();
+  const sheet = useQuery(sheetQuery(code));
+  const wantsPrint = search.has("print") && sheet.isSuccess;
+  useEffect(() => {
+    if (wantsPrint) void document.fonts.ready.then(() => window.print());
+  }, [wantsPrint]);
+  if (sheet.isPending) return <main className="home soft">{words.common.loading}</main>;
+  if (sheet.isError) return <Trouble error={sheet.error} onRetry={() => void sheet.refetch()} />;
+  return <OpenSheet sheet={sheet.data} />;
+}
+
+function OpenSheet({ sheet }: { readonly sheet: SheetDoc }) {
+  const words = useWords();
+  const { brief, units } = sheet;
+  const family = families[brief.family];
+  const goal = family.goalWords(brief.spec, (si, dimension) => showQuantity(si, dimension, units));
+  const path = `/h/${sheet.code.toLowerCase().replaceAll(" ", "-")}`;
+  const steps = [
+    words.sheet.ask(goal),
+    words.sheet.look,
+    ...(brief.sketchFirst ? [words.sheet.sketch] : []),
+    words.sheet.build,
+    words.sheet.test(brief.trials),
+    words.sheet.improve,
+    words.sheet.share,
+  ];
+  return (
+    <main className="home">
+      <header>
+        <p className="soft small">
+          {sheet.house}, {words.common.code} <span className="code">{sheet.code}</span>
+        </p>
+        <h1>{sheet.title}</h1>
+      </header>
+      <p className="goal wide">{goal}</p>
+      <div className="card picture">
+        <RigDrawing scene={family.drawing(brief.spec, brief.design)} units={units} tall={380} small />
+      </div>
+      {brief.story ? <p>{brief.story}</p> : null}
+      <section className="careful" aria-labelledby="careful">
+        <h2 id="careful">{words.sheet.cautions}</h2>
+        <ul>
+          {sheet.cautions.map((caution) => (
+            <li key={caution}>{caution}</li>
+          ))}
+        </ul>
+      </section>
+      <Materials lines={sheet.lines} />
+      <section className="card">
+        <h2>{words.sheet.steps}</h2>
+        <ol>
+          {steps.map((step) => (
+            <li key={step}>{step}</li>
+          ))}
+        </ol>
+      </section>
+      {brief.plainBuildShown ? (
+        <section className="card">
+          <h2>{words.sheet.howTo}</h2>
+          <ol>
+            {family.howTo.map((step) => (
+              <li key={step.words}>
+                {step.words}
+                {step.adult ? <strong> ({words.sheet.adult})</strong> : null}
+              </li>
+            ))}
+          </ol>
+        </section>
+      ) : null}
+      <section className="card">
+        <h2>{words.sheet.testAgain}</h2>
+        <p>
+          {family.protocol.before} {family.protocol.starts} {family.protocol.stops} {family.protocol.order}
+        </p>
+      </section>
+      <section className="card">
+        <h2>{words.sheet.idea}</h2>
+        <p>{family.idea}</p>
+      </section>
+      <p className="plain-words wide">
+        <strong>{closingWords(sheet, words)}</strong>
+      </p>
+      <div className="stacked no-print">
+        <Link className="big" to={`${path}/log`}>
+          {words.sheet.log}
+        </Link>
+        <div className="buttons">
+          {sheet.entries === "closed" ? (
+            <Link className="plain" to={`${path}/reveal`}>
+              {words.sheet.reveal}
+            </Link>
+          ) : null}
+          <button type="button" className="plain" onClick={() => window.print()}>
+            {words.sheet.print}
+          </button>
+        </div>
+      </div>
+      <BlankTable sheet={sheet} />
+    </main>
+  );
+}
+
+/** When results can be sent, with the day in words. */
+export function closingWords(sheet: SheetDoc, words: ReturnType<typeof useWords>): string {
+  if (sheet.entries === "closed" && sheet.closesOn) return words.sheet.closed(dateWords(sheet.closesOn));
+  if (sheet.entries === "not yet")
+    return sheet.opensOn
+      ? `${words.sheet.opens(dateWords(sheet.opensOn))} ${sheet.closesOn ? words.sheet.closes(dateWords(sheet.closesOn)) : ""}`
+      : words.sheet.notYet;
+  return sheet.closesOn ? words.sheet.closes(dateWords(sheet.closesOn)) : "";
+}
+
+/** Only on paper: a table to fill in, and the way to send it. */
+function BlankTable({ sheet }: { readonly sheet: SheetDoc }) {
+  const words = useWords();
+  return (
+    <section className="only-print wide">
+      <h2>{words.sheet.table}</h2>
+      <table className="blank">
+        <thead>
+          <tr>
+            {words.sheet.tableHead.map((head) => (
+              <th key={head}>{head}</th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {[1, 2, 3].map((n) => (
+            <tr key={n}>
+              <td>{n}</td>
+              {words.sheet.tableHead.slice(1).map((head) => (
+                <td key={head} />
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <div className="handout" style={{ marginTop: 6 }}>
+        <img src={`/api/public/runs/${encodeURIComponent(sheet.code)}/qr.svg`} alt="" width="90" height="90" />
+        <p>
+          {words.sheet.scan} <strong className="code">{sheet.code}</strong>
+        </p>
+      </div>
+    </section>
+  );
+}
