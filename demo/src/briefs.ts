@@ -51,7 +51,7 @@ export const boardwalk: DemoBrief = {
     teamSize: 2,
     rebuildRate: 0.45,
     loops: 2,
-    shareAtOnce: 0.55,
+    shareAtOnce: 0.38,
     rigServes: 30,
     cautions: [{ id: "demo-bog", words: "Load bags stay on the rig's tray: nobody carries more than one." }],
   },
@@ -67,10 +67,10 @@ export const boardwalk: DemoBrief = {
       standIn: "cereal boxes",
     },
     { material: "tape", per: "team", kind: "measured", amount: 1200, spread: 0.4, standIn: "paper glue" },
-    { material: "scissors", per: "team", kind: "reusable", share: 0.55, unitsPerItem: 1, loss: 0.5, source: "house" },
+    { material: "scissors", per: "team", kind: "reusable", share: 0.38, unitsPerItem: 1, loss: 0.5, source: "house" },
     { material: "loadBags", per: "rig", amount: 15, perRebuild: 0, spoilRate: 0, source: "house", standIn: "bags of rice, weighed" },
     { material: "rulers", per: "table", amount: 2, perRebuild: 0, spoilRate: 0, source: "house" },
-    { material: "pencils", per: "builder", kind: "reusable", share: 0.55, loss: 1.5, source: "home" },
+    { material: "pencils", per: "builder", kind: "reusable", share: 0.38, loss: 1.5, source: "home" },
   ],
 };
 

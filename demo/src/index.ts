@@ -179,7 +179,11 @@ class DemoRuns {
     heads: HeadsModel,
   ): string {
     this.setClock(at);
-    const id = createRun(this.deps, { title, kind, family: brief.family });
+    const id = createRun(
+      this.deps,
+      { title, kind, family: brief.family },
+      `demo-${title.toLowerCase().replace(/[^a-z]+/g, "-")}`.slice(0, 40),
+    );
     const doc = {
       ...brief,
       lines: lines.map((line, i) => fullLine(line, `line-${i + 1}-${line.material}`.slice(0, 40), this.store[line.material])),

@@ -34,10 +34,10 @@ export function crateInput(
 
 function crateLine(line: BriefLine, material: MaterialDoc): CrateLine {
   const price = material.packPriceCents / material.packSize;
-  return { ...useOf(line, material), price, onHand: material.onHand, cut: cutOf(line, material) };
+  return { ...lineUse(line, material), price, onHand: material.onHand, cut: cutOf(line, material) };
 }
 
-function useOf(line: BriefLine, material: MaterialDoc): LineUse {
+function lineUse(line: BriefLine, material: MaterialDoc): LineUse {
   const { id, per } = line;
   const tier = line.tier === null ? {} : { tier: line.tier };
   switch (line.kind) {

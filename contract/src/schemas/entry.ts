@@ -1,6 +1,6 @@
 import { instruments } from "@lampcrate/core";
 import Joi from "joi";
-import type { DecisionInput, EntryCorrection, EntryInput } from "../entry.ts";
+import type { DecisionInput, EntryCorrection, EntryInput, VersionInput } from "../entry.ts";
 import { line, objectOf, revision, text } from "./parts.ts";
 
 const ageBand = Joi.string().valid("under 6", "6 to 8", "9 to 11", "12 to 15", "16 and over", "mixed").allow(null).required();
@@ -28,7 +28,16 @@ const version = Joi.object({
   trials: Joi.array().items(trial).min(1).max(12).required(),
 });
 
-const versions = Joi.array().items(version).min(1).max(12).required();
+const versions = Joi.array()
+  .items(version)
+  .min(1)
+  .max(12)
+  .required()
+  .custom(
+    (all: readonly VersionInput[], helpers) => (all.slice(1).some((v) => v.role === "control") ? helpers.error("any.invalid") : all),
+    "one bare test, first",
+  )
+  .messages({ "any.invalid": "{#label}: there is one bare test, and it comes first" });
 
 export const entryInput = objectOf<EntryInput>({
   id: Joi.string()

@@ -27,7 +27,7 @@ export function publicRun(db: Store, typed: string): RunRow {
     .from(run)
     .where(eq(run.code, plainCode(typed)))
     .get();
-  if (!found || found.status !== "published") {
+  if (found?.status !== "published") {
     const message = "No challenge is open under this code. Check the two words and the number.";
     throw new Problem(404, "No such code", message, { errors: [{ field: "code", message }] });
   }
@@ -69,9 +69,8 @@ export function sessionDoc(row: typeof session.$inferSelect): SessionDoc {
 }
 
 /** A new run with a plain brief of its family. */
-export function createRun(deps: Deps, input: NewRun): string {
+export function createRun(deps: Deps, input: NewRun, id = newId()): string {
   return deps.db.transaction((tx) => {
-    const id = newId();
     const briefId = insertBrief(tx, startingBrief(input.family));
     tx.insert(run)
       .values({

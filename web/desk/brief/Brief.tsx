@@ -14,16 +14,31 @@ export function Brief() {
   const predictions = family.predict(brief.spec, brief.design);
   const goal = family.goal(brief.spec);
   const expected = predictions.find((prediction) => prediction.id === goal.measure);
+  const { hard } = family.bounds(goal.measure, brief.spec, brief.design, 0);
   return (
     <>
       <section className="sheet pad stack" aria-label="Goal">
-        <h2>{family.goalWords(brief.spec, (si, dimension) => showQuantity(si, dimension, run.units))}</h2>
+        <h2>
+          {family.goalWords(brief.spec, (si, dimension) =>
+            showQuantity(si, dimension, run.units, run.units === "metric" && dimension === "length" && si < 1.5 ? "mm" : null),
+          )}
+        </h2>
         <RigDrawing scene={family.drawing(brief.spec, brief.design)} units={run.units} tall={270} />
         <FieldList
           fields={family.spec}
           values={brief.spec}
           units={run.units}
-          extras={(id) => (id === family.goalField && expected ? { band: [expected.band.low, expected.band.high] } : {})}
+          extras={(id) =>
+            id === family.goalField && expected
+              ? {
+                  band: [expected.band.low, expected.band.high],
+                  impossible: [
+                    [0, hard[0]],
+                    [hard[1], Number.MAX_VALUE],
+                  ],
+                }
+              : {}
+          }
           onChange={(id, value, words, settled) => change({ spec: { ...brief.spec, [id]: value } }, words, settled)}
         />
         <Predictions predictions={predictions} goal={goal} units={run.units} />

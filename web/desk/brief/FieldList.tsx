@@ -1,12 +1,13 @@
 import { applies, type ChoiceField, type Field, type NumberField, type UnitChoice, type Values } from "@lampcrate/core";
 import { Select } from "antd";
-import { useId } from "react";
+import { useId, useState } from "react";
 import { Ruler } from "../../shared/pieces/Ruler.tsx";
-import { quantityScale } from "../../shared/pieces/scale.ts";
+import { quantityScale, ticksOf } from "../../shared/pieces/scale.ts";
 
 interface Extras {
   readonly band?: readonly [number, number];
   readonly marks?: readonly number[];
+  readonly impossible?: readonly (readonly [number, number])[];
 }
 
 interface FieldListProps {
@@ -34,6 +35,7 @@ export function FieldList({ fields, values, units, extras, onChange }: FieldList
   );
 }
 
+/** Shows the part of the range around the value; the whole of it may be typed. The part stays while a drag goes on. */
 function NumberRuler({
   field,
   values,
@@ -43,17 +45,26 @@ function NumberRuler({
 }: Omit<FieldListProps, "fields" | "extras"> & { readonly field: NumberField; readonly extras: Extras }) {
   const scale = quantityScale(field.dimension, units, field.unit, field.start);
   const value = typeof values[field.id] === "number" ? Number(values[field.id]) : field.start;
+  const [settledAt, setSettledAt] = useState(value);
+  const wanted = Math.max(2 * Math.max(settledAt, field.start), 1.25 * (extras.band?.[1] ?? 0));
+  const [roundUp = field.max] = ticksOf(wanted, 3 * wanted, scale.factor, 12);
+  const top = wanted >= field.max * 0.6 ? field.max : Math.min(field.max, Math.max(roundUp, field.min + 10 * field.step));
   return (
     <Ruler
       label={field.words}
       scale={scale}
       min={field.min}
-      max={field.max}
+      max={Math.max(top, value)}
+      limit={field.max}
       step={field.step}
       value={value}
       band={extras.band}
       marks={extras.marks}
-      onChange={(next, settled) => onChange(field.id, next, `${field.words} ${scale.show(next)}`, settled)}
+      impossible={extras.impossible}
+      onChange={(next, settled) => {
+        if (settled) setSettledAt(next);
+        onChange(field.id, next, `${field.words} ${scale.show(next)}`, settled);
+      }}
     />
   );
 }

@@ -3,7 +3,7 @@ import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link } from "react-router";
 import { AskError, api, ask } from "../../shared/client.ts";
-import { bookingsQuery, houseQuery, runQuery, seasonQuery } from "../queries.ts";
+import { bookingsQuery, houseQuery, meQuery, runQuery, seasonQuery } from "../queries.ts";
 import { useRunWork } from "../run/RunContext.ts";
 import { clockOf } from "./clockOf.ts";
 import { EntryDays } from "./EntryDays.tsx";
@@ -15,6 +15,7 @@ export function Calendar() {
   const { run, draft, crate, session } = useRunWork();
   const house = useQuery(houseQuery);
   const bookings = useQuery(bookingsQuery);
+  const now = useQuery(meQuery).data?.now ?? 0;
   const queries = useQueryClient();
   const [editing, setEditing] = useState<string | "new" | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
@@ -74,14 +75,15 @@ export function Calendar() {
               {run.sessions.map((held) => {
                 const room = rooms.find((r) => r.id === held.roomId);
                 const closed = closures.find((c) => c.from <= held.start.slice(0, 10) && held.start.slice(0, 10) <= c.to);
-                const lacks = room
-                  ? roomLacks(room, { lengthM: needs.lengthM, widthM: needs.widthM, heightM: needs.heightM, seats, water: needs.water })
-                  : [];
+                const lacks =
+                  room && held.endAt > now
+                    ? roomLacks(room, { lengthM: needs.lengthM, widthM: needs.widthM, heightM: needs.heightM, seats, water: needs.water })
+                    : [];
                 return (
                   <tr key={held.id}>
                     <td>
                       {shortDate(held.start.slice(0, 10))}
-                      {held.title ? <span className="soft small"> {held.title}</span> : null}
+                      {held.title ? <div className="soft small">{held.title}</div> : null}
                     </td>
                     <td>
                       {held.start.slice(11)} to {clockOf(held.endAt, zone)}
@@ -100,7 +102,7 @@ export function Calendar() {
                       ) : null}
                     </td>
                     <td>
-                      {held.setUpMin} min, {held.tearDownMin} min
+                      {held.setUpMin} + {held.tearDownMin} min
                     </td>
                     <td>
                       <button type="button" className="quiet" onClick={() => setEditing(held.id)}>

@@ -24,14 +24,13 @@ export function lineSays(
   if (of.cut && material.sheetWidthM === null)
     return { words: "give the sheet a size in the store room, to know how many to cut", short: true };
   if (of.cut && line.piecesPerParent === 0) return { words: `a piece this size does not fit on ${material.name}`, short: true };
+  const parent = (material.sheetHeightM ?? 0) > 5 * (material.sheetWidthM ?? 1) ? "roll" : "sheet";
+  const parents = (n: number): string => `${n} ${parent}${n === 1 ? "" : "s"}`;
   const cut =
-    line.parents === null
-      ? ""
-      : `${line.parents} ${line.parents === 1 ? "sheet" : "sheets"}, ${line.piecesPerParent} on each${line.cutExact ? "" : " or a few more"}; `;
+    line.parents === null ? "" : `${parents(line.parents)}, ${line.piecesPerParent} on each${line.cutExact ? "" : " or a few more"}; `;
   if (line.short > 0) {
     const packs = Math.ceil(line.short / material.packSize - 1e-9);
-    const unit =
-      line.parents === null ? amountWords(line.short, material.unit, choice) : `${line.short} ${line.short === 1 ? "sheet" : "sheets"}`;
+    const unit = line.parents === null ? amountWords(line.short, material.unit, choice) : parents(line.short);
     const pack =
       material.packSize === 1
         ? ""

@@ -55,7 +55,7 @@ function Bead({ standing, here, last }: { readonly standing: Standing; readonly 
         : { stroke: "var(--soft)", strokeWidth: 2, strokeDasharray: "4 4" };
   return (
     <svg aria-hidden="true">
-      {last ? null : <path d="M16 9H400" {...line} style={{ clipPath: "inset(0 0 0 0)" }} />}
+      {last ? null : <line x1="18" y1="9" x2="100%" y2="9" {...line} />}
       {here ? <circle cx="8" cy="9" r="8.5" fill="var(--lamp)" stroke="var(--ink)" strokeWidth="1.4" /> : null}
       {standing === "short" ? (
         <path d="M8 2l7 7-7 7-7-7z" fill="var(--brick)" />

@@ -18,7 +18,10 @@ interface Days {
 /** Runs on a time line drawn to scale, from a month back to the last reveal. */
 export function TimeLine({ season }: { readonly season: SeasonDoc }) {
   const { runs, today, closures } = season;
-  const shown = runs.filter((run) => run.status !== "cancelled" || run.sessions.length > 0);
+  const isOver = (run: RunLine): boolean => run.revealOn !== null && run.revealOn < today;
+  const shown = runs
+    .filter((run) => run.status !== "cancelled" || run.sessions.length > 0)
+    .sort((a, b) => Number(isOver(a)) - Number(isOver(b)));
   const dates = shown.flatMap((run) =>
     [run.revealOn, run.closesOn, ...run.sessions.map((s) => s.date)].filter((d): d is string => d !== null),
   );
@@ -55,7 +58,7 @@ export function TimeLine({ season }: { readonly season: SeasonDoc }) {
       {weeks.map((week, i) => (
         <g key={week}>
           <path d={`M${days.x(week)} ${top - 12}V${tall - 28}`} stroke="var(--rule)" />
-          {i % 2 === 0 ? (
+          {i % 2 === 0 && days.x(week) < width - 60 ? (
             <text x={days.x(week)} y={top - 22} className="faint">
               {shortDate(week).slice(4)}
             </text>
@@ -66,7 +69,7 @@ export function TimeLine({ season }: { readonly season: SeasonDoc }) {
         <RunWire key={run.id} run={run} days={days} y={top + i * rowTall + 16} />
       ))}
       <path d={`M${days.x(today)} ${top - 14}V${tall - 28}`} stroke="var(--ink)" strokeWidth="1.4" strokeDasharray="2 4" />
-      <rect x={days.x(today) - 34} y={top - 40} width="68" height="22" rx="3" fill="var(--ink)" />
+      <rect x={days.x(today) - 42} y={top - 40} width="84" height="22" rx="3" fill="var(--ink)" />
       <text x={days.x(today)} y={top - 25} textAnchor="middle" style={{ fill: "var(--sheet)" }}>
         {shortDate(today)}
       </text>
@@ -109,7 +112,7 @@ function RunWire({ run, days, y }: { readonly run: RunLine; readonly days: Days;
       <path d={wire(xFirst, x1)} fill="none" stroke="var(--ink)" strokeWidth="1.3" />
       <EntriesBand run={run} days={days} y={y + 36} />
       {draft && run.opensOn !== null ? (
-        <Tag x={days.x(addDays(run.opensOn, -3))} y={sag(days.x(addDays(run.opensOn, -3)))} words="publish by" />
+        <Tag x={days.x(addDays(run.opensOn, -3))} y={sag(days.x(addDays(run.opensOn, -3)))} words="publish by" toLeft />
       ) : null}
       {next
         ? held
@@ -173,11 +176,21 @@ function EntriesBand({ run, days, y }: { readonly run: RunLine; readonly days: D
   );
 }
 
-function Tag({ x, y, words }: { readonly x: number; readonly y: number; readonly words: string }) {
+function Tag({
+  x,
+  y,
+  words,
+  toLeft = false,
+}: {
+  readonly x: number;
+  readonly y: number;
+  readonly words: string;
+  readonly toLeft?: boolean;
+}) {
   return (
     <g role="img" aria-label={words}>
       <path d={`M${x - 9} ${y - 6}h12l6 6-6 6h-12z`} fill="var(--sheet)" stroke="var(--ink)" strokeWidth="1.2" />
-      <text x={x} y={y - 11} textAnchor="middle" className="halo faint">
+      <text x={x} y={y - 11} textAnchor={toLeft ? "end" : "middle"} className="halo faint">
         {words}
       </text>
     </g>
@@ -205,18 +218,18 @@ function Legend({ y }: { readonly y: number }) {
     <g aria-hidden="true">
       {items.map(([state, words], i) => (
         <g key={state}>
-          <Lamp x={names + 8 + i * 118} y={y - 17} state={state} words={words} />
-          <text x={names + 22 + i * 118} y={y - 2} className="faint">
+          <Lamp x={names + 8 + i * 130} y={y - 17} state={state} words={words} />
+          <text x={names + 26 + i * 130} y={y - 2} className="faint">
             {words}
           </text>
         </g>
       ))}
-      <path d={`M${names + 362} ${y - 6}h30`} stroke="var(--soft)" strokeDasharray="5 4" strokeWidth="1.3" />
-      <text x={names + 398} y={y - 2} className="faint">
+      <path d={`M${names + 400} ${y - 6}h30`} stroke="var(--soft)" strokeDasharray="5 4" strokeWidth="1.3" />
+      <text x={names + 436} y={y - 2} className="faint">
         preparing
       </text>
-      <rect x={names + 470} y={y - 10} width="30" height="7" fill="var(--lamp)" stroke="var(--ink)" />
-      <text x={names + 506} y={y - 2} className="faint">
+      <rect x={names + 512} y={y - 10} width="30" height="7" fill="var(--lamp)" stroke="var(--ink)" />
+      <text x={names + 548} y={y - 2} className="faint">
         open for entries
       </text>
     </g>

@@ -65,72 +65,62 @@ function VersionTable({
   readonly spec: EntryDocSpec;
 }) {
   const [measure] = family.measures(spec);
-  const declared = Object.entries(version.variables).map(([id, value]) => {
-    const field = family.variables.find((f) => f.id === id);
-    const words =
-      field?.kind === "choice"
-        ? (field.options.find((o) => o.id === value)?.words ?? String(value))
-        : typeof value === "number" && field?.kind === "number"
-          ? showQuantity(value, field.dimension, units)
-          : String(value);
-    return `${field?.words.toLowerCase() ?? id} ${words}`;
-  });
+  const show = (value: number): string => showQuantity(value, measure.dimension, units);
+  const title = version.role === "control" ? "Bare test" : `Version ${version.number}`;
   return (
     <div>
       <h3>
-        {version.role === "control" ? "Bare test" : `Version ${version.number}`}
+        {title}
         {version.changed ? <span style={{ fontWeight: 400 }}>: {version.changed}</span> : null}
       </h3>
       <p className="small soft">
-        {[declared.join(", "), version.guess ? `guessed ${version.guess}` : "", version.place ?? ""].filter(Boolean).join("; ")}
+        {[declaredWords(version, family, units), version.guess ? `guessed ${version.guess}` : "", version.place ?? ""]
+          .filter(Boolean)
+          .join("; ")}
       </p>
-      <table className="trials">
-        <thead>
-          <tr>
-            <th scope="col">Trial</th>
-            <th scope="col" className="number">
-              Typed
-            </th>
-            <th scope="col" className="number">
-              Read as
-            </th>
-            <th scope="col">Looks</th>
-          </tr>
-        </thead>
+      <table className="trials" aria-label={`Trials of ${title.toLowerCase()}`}>
         <tbody>
-          {version.trials.map((trial) => (
-            <tr key={trial.id}>
-              <td>{trial.number}</td>
-              <td className="number">{trial.raw ?? "no number"}</td>
-              <td className="number">
-                {trial.value === null ? "–" : `${trial.atLeast ? "≥ " : ""}${showQuantity(trial.value, measure.dimension, units)}`}
+          <tr>
+            {version.trials.map((trial) => (
+              <td key={trial.id} style={{ width: `${100 / Math.max(3, version.trials.length)}%` }}>
+                <span className="small soft">trial {trial.number} </span>
+                <strong className={trial.flag === null ? "" : trial.flag === "impossible" ? "flagged impossible" : "flagged"}>
+                  {trial.value === null ? "no number" : `${trial.atLeast ? "≥ " : ""}${show(trial.value)}`}
+                </strong>
+                <div className="small soft">
+                  {trial.raw === null
+                    ? trial.seen.map((id) => family.symptoms.find((s) => s.id === id)?.words ?? id).join(", ")
+                    : `typed ${trial.raw}`}
+                </div>
               </td>
-              <td>
-                {trial.flagWords === null ? (
-                  "usual"
-                ) : (
-                  <span className={trial.flag === "impossible" ? "flagged impossible" : "flagged"}>
-                    {trial.flag}: {trial.flagWords}
-                    {trial.kept ? " They were asked and keep it." : ""}
-                  </span>
-                )}
-                {trial.offers.map((offer) => (
-                  <div key={offer.value} className="small">
-                    {showQuantity(offer.value, measure.dimension, units)} {offer.reasons.map(reasonWords).join(", ")}
-                  </div>
-                ))}
-                {trial.seen.length > 0 ? (
-                  <div className="small soft">
-                    seen: {trial.seen.map((id) => family.symptoms.find((s) => s.id === id)?.words ?? id).join(", ")}
-                  </div>
-                ) : null}
-              </td>
-            </tr>
-          ))}
+            ))}
+          </tr>
         </tbody>
       </table>
+      {version.trials
+        .filter((trial) => trial.flagWords !== null)
+        .map((trial) => (
+          <p key={trial.id} className={trial.flag === "impossible" ? "flagged impossible small" : "flagged small"}>
+            Trial {trial.number}, {trial.flag}: {trial.flagWords}
+            {trial.kept ? " They were asked, and keep it." : ""}
+            {trial.offers.length > 0
+              ? ` Could be ${trial.offers.map((offer) => `${show(offer.value)} ${offer.reasons.map(reasonWords).join(", ")}`).join("; or ")}.`
+              : ""}
+          </p>
+        ))}
     </div>
   );
+}
+
+/** What they declared, in words. */
+function declaredWords(version: VersionDoc, family: Family, units: UnitChoice): string {
+  return Object.entries(version.variables)
+    .map(([id, value]) => {
+      const field = family.variables.find((f) => f.id === id);
+      if (field?.kind === "choice") return field.options.find((option) => option.id === value)?.words ?? String(value);
+      return `${field?.words.toLowerCase() ?? id} ${typeof value === "number" && field ? showQuantity(value, field.dimension, units) : value}`;
+    })
+    .join(", ");
 }
 
 type EntryDocSpec = Parameters<Family["measures"]>[0];

@@ -38,7 +38,7 @@ function OpenLogbook({ sheet }: { readonly sheet: SheetDoc }) {
         <h1>{words.log.title}</h1>
       </header>
       <div className="card picture">
-        <RigDrawing scene={family.drawing(brief.spec, brief.design)} units={units} tall={250} small />
+        <RigDrawing scene={family.drawing(brief.spec, brief.design)} units={units} tall={230} small />
       </div>
       <section className="careful" aria-label={words.sheet.cautions}>
         <ul>

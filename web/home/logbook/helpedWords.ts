@@ -13,7 +13,7 @@ export function helpedWords(sheet: SheetDoc, versions: readonly VersionInput[]):
         read.ok && verdict.flag !== "impossible" && !version.trials[t]?.atLeast ? [read.si] : [],
       );
       return {
-        number: i + 1,
+        number: i,
         role: version.role,
         variables: version.variables,
         place: version.place,

@@ -29,7 +29,7 @@ export function Reveal() {
       </header>
       <p className="goal">{reveal.data.goalWords}</p>
       <div className="card picture">
-        <RigDrawing scene={family.drawing(brief.spec, brief.design)} units={units} tall={260} small />
+        <RigDrawing scene={family.drawing(brief.spec, brief.design)} units={units} tall={230} small />
       </div>
       <div className="plain-words">
         {reveal.data.plain.map((line, i) => (

@@ -49,7 +49,7 @@ function OpenSheet({ sheet }: { readonly sheet: SheetDoc }) {
       </header>
       <p className="goal wide">{goal}</p>
       <div className="card picture">
-        <RigDrawing scene={family.drawing(brief.spec, brief.design)} units={units} tall={380} small />
+        <RigDrawing scene={family.drawing(brief.spec, brief.design)} units={units} tall={300} small />
       </div>
       {brief.story ? <p>{brief.story}</p> : null}
       <section className="careful" aria-labelledby="careful">

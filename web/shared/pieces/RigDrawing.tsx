@@ -4,13 +4,12 @@ import { useId } from "react";
 interface RigDrawingProps {
   readonly scene: Scene;
   readonly units: UnitChoice;
-  /** Height of the picture for a width of 800. */
+  /** Height of the picture for a width of 800, or of 480 when small. */
   readonly tall?: number;
   /** Small pictures leave the notes out. */
   readonly small?: boolean;
 }
 
-const width = 800;
 const edge = 26;
 
 const fills = {
@@ -35,12 +34,13 @@ const strokes = {
 /** A rig to scale on squared paper: numbers from the core, labels in words. */
 export function RigDrawing({ scene, units, tall = 400, small = false }: RigDrawingProps) {
   const grid = useId();
+  const width = small ? 480 : 800;
   const scale = Math.min((width - 2 * edge) / scene.width, (tall - 2 * edge) / scene.height);
   const left = (width - scene.width * scale) / 2;
   const x = (m: number): number => left + m * scale;
   const y = (m: number): number => tall - edge - m * scale;
   const square = squareOf(scale) * scale;
-  const text = small ? 26 : 15;
+  const text = small ? 19 : 15;
   return (
     <svg className="rig" viewBox={`0 0 ${width} ${tall}`} role="img" aria-label={scene.describe}>
       <defs>
@@ -106,13 +106,10 @@ function MarkDrawing({ mark, x, y, units, text, small }: MarkProps) {
     case "arrow": {
       const [fx, fy, tx, ty] = [x(mark.from[0]), y(mark.from[1]), x(mark.to[0]), y(mark.to[1])];
       return (
-        <path
-          d={`M${fx} ${fy}L${tx} ${ty}M${tx - 7} ${ty - 11}L${tx} ${ty}L${tx + 7} ${ty - 11}`}
-          fill="none"
-          stroke="var(--settled)"
-          strokeWidth="2"
-          strokeDasharray="7 5"
-        />
+        <g fill="none" stroke="var(--settled)" strokeWidth="2">
+          <path d={`M${fx} ${fy}L${tx} ${ty}`} strokeDasharray="7 5" />
+          <path d={`M${tx - 6} ${ty - 10}L${tx} ${ty}L${tx + 6} ${ty - 10}`} />
+        </g>
       );
     }
     case "measure":

@@ -1,4 +1,4 @@
-import { type KeyboardEvent, type PointerEvent, useEffect, useId, useRef, useState } from "react";
+import { type CSSProperties, type KeyboardEvent, type PointerEvent, useEffect, useId, useRef, useState } from "react";
 import { type Scale, ticksOf } from "./scale.ts";
 
 interface Common {
@@ -20,10 +20,25 @@ interface RulerProps extends Common {
   /** `settled` is false while a drag goes on. */
   readonly onChange: (value: number, settled: boolean) => void;
   readonly disabled?: boolean;
+  /** Greatest value that may be typed, where the ruler shows only part of the range. */
+  readonly limit?: number | undefined;
 }
 
 /** A number set on a ruler: drag, arrow keys, or type in its box with any unit. */
-export function Ruler({ label, scale, min, max, step, value, onChange, band, marks, impossible, disabled = false }: RulerProps) {
+export function Ruler({
+  label,
+  scale,
+  min,
+  max,
+  step,
+  value,
+  onChange,
+  band,
+  marks,
+  impossible,
+  limit = max,
+  disabled = false,
+}: RulerProps) {
   const id = useId();
   const svg = useRef<SVGSVGElement>(null);
   const snap = (raw: number): number => {
@@ -53,9 +68,9 @@ export function Ruler({ label, scale, min, max, step, value, onChange, band, mar
     <div className="ruler">
       <div className="ruler-head">
         <label htmlFor={id}>{label}</label>
-        <TypedBox id={id} scale={scale} min={min} max={max} value={value} disabled={disabled} onChange={(v) => onChange(v, true)} />
+        <TypedBox id={id} scale={scale} min={min} max={limit} value={value} disabled={disabled} onChange={(v) => onChange(v, true)} />
       </div>
-      {/* biome-ignore lint/a11y/noNoninteractiveElementInteractions: a slider is interactive, and an SVG is how this one is drawn */}
+      {/* biome-ignore lint/a11y/noNoninteractiveElementToInteractiveRole: this slider is drawn as an SVG, with the keys a slider has */}
       <svg
         ref={svg}
         viewBox="0 0 400 26"
@@ -180,13 +195,19 @@ function Numbers({ min, max, scale }: { readonly min: number; readonly max: numb
   return (
     <div className="ruler-numbers" aria-hidden="true">
       {ticks.map((tick, i) => (
-        <span key={tick} style={{ left: `${(xOf(tick, min, max) / 400) * 100}%` }}>
+        <span key={tick} style={placeOf(xOf(tick, min, max) / 400)}>
           {Number((tick / scale.factor).toPrecision(6))}
           {i === ticks.length - 1 ? ` ${scale.unit}` : ""}
         </span>
       ))}
     </div>
   );
+}
+
+/** Centred under its tick, but inside the ruler at both ends. */
+function placeOf(share: number): CSSProperties {
+  if (share > 0.94) return { right: 0, transform: "none" };
+  return share < 0.04 ? { left: 0, transform: "none" } : { left: `${share * 100}%` };
 }
 
 /** The box: any unit may be typed; what can't be read stays as typed, with a word on how to mend it. */

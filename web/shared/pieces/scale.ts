@@ -31,7 +31,10 @@ export function quantityScale(
   return {
     factor: unit === null ? 1 : unitById(unit).factor,
     unit: unit ?? "",
-    show: (value) => showQuantity(value, dimension, choice, unit),
+    show: (value) =>
+      dimension === "time"
+        ? `${showNumber(value, Number.isInteger(Math.round(value * 1000) / 1000) ? 0 : 2)}\u00a0s`
+        : showQuantity(value, dimension, choice, unit),
     read: (text) => {
       const read = parseQuantity(text, asked);
       return read.ok ? { ok: true, value: read.si } : { ok: false, words: refusalWords(read.reason, text, asked) };

@@ -41,7 +41,7 @@ const kindField: Field = {
 const size: Field = {
   kind: "number",
   id: "sizeM",
-  words: "Size: across, or one wing",
+  words: "Size (across, or one wing)",
   dimension: "length",
   min: 0.03,
   max: 0.9,

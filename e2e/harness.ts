@@ -1,0 +1,90 @@
+import { type ChildProcess, spawn, spawnSync } from "node:child_process";
+import { mkdtempSync, rmSync } from "node:fs";
+import { createServer } from "node:net";
+import { tmpdir } from "node:os";
+import { join, resolve } from "node:path";
+
+/** The project's folder. */
+export const root = resolve(import.meta.dirname, "..");
+
+/** The instant that tests and pictures are pinned to: a Wednesday. */
+export const pinnedNow = "2026-11-25T10:00:00Z";
+
+/** What signs in to the demo. */
+export const demoSignIn = { signIn: "marsh.sedge", password: "lamplight-demo" };
+
+/** A real server process on a file of its own. */
+export interface House {
+  readonly url: string;
+  readonly data: string;
+  readonly process: ChildProcess;
+  /** Everything it printed so far. */
+  readonly printed: () => string;
+  readonly stop: () => Promise<void>;
+}
+
+interface Options {
+  readonly demo?: boolean;
+  readonly data?: string;
+  readonly now?: string | null;
+  readonly env?: Readonly<Record<string, string>>;
+}
+
+/** Starts the built server on a free port; with the demo's data unless told otherwise. Its data folder goes when it stops, unless it was given. */
+export async function startHouse({ demo = true, data, now = pinnedNow, env = {} }: Options = {}): Promise<House> {
+  const folder = data ?? mkdtempSync(join(tmpdir(), "lampcrate-"));
+  const port = await freePort();
+  const url = `http://localhost:${port}`;
+  const all = {
+    ...process.env,
+    PORT: String(port),
+    LAMPCRATE_DATA: folder,
+    LAMPCRATE_LOG: "warn",
+    ...(now === null ? {} : { LAMPCRATE_NOW: now }),
+    ...env,
+  };
+  if (demo && data === undefined) {
+    const loaded = spawnSync(process.execPath, ["server/dist/loadDemo.js"], { cwd: root, env: all, encoding: "utf8" });
+    if (loaded.status !== 0) throw new Error(`the demo could not be loaded: ${loaded.stderr}`);
+  }
+  const server = spawn(process.execPath, ["server/dist/main.js"], { cwd: root, env: all });
+  let printed = "";
+  server.stdout.on("data", (chunk: Buffer) => {
+    printed += chunk.toString();
+  });
+  server.stderr.on("data", (chunk: Buffer) => {
+    printed += chunk.toString();
+  });
+  await untilHealthy(url, () => printed);
+  const stop = async (): Promise<void> => {
+    if (server.exitCode === null && server.signalCode === null) {
+      const ended = new Promise((end) => server.once("exit", end));
+      server.kill("SIGTERM");
+      await ended;
+    }
+    if (data === undefined) rmSync(folder, { recursive: true, force: true });
+  };
+  return { url, data: folder, process: server, printed: () => printed, stop };
+}
+
+async function freePort(): Promise<number> {
+  return new Promise((found, failed) => {
+    const probe = createServer();
+    probe.once("error", failed);
+    probe.listen(0, () => {
+      const address = probe.address();
+      probe.close(() => (address !== null && typeof address === "object" ? found(address.port) : failed(new Error("no port"))));
+    });
+  });
+}
+
+async function untilHealthy(url: string, printed: () => string): Promise<void> {
+  for (let attempt = 0; attempt < 200; attempt += 1) {
+    try {
+      if ((await fetch(`${url}/healthz`)).ok) return;
+    } catch {
+      await new Promise((rest) => setTimeout(rest, 50));
+    }
+  }
+  throw new Error(`the server did not answer:\n${printed()}`);
+}
