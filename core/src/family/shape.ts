@@ -129,7 +129,8 @@ export type Mark =
       readonly y: number;
       readonly w: number;
       readonly h: number;
-      readonly label?: string;
+      /** Shown on it. */
+      readonly massKg?: number;
     }
   | { readonly kind: "path"; readonly role: Role; readonly points: readonly (readonly [number, number])[]; readonly closed?: boolean }
   | { readonly kind: "arrow"; readonly role: Role; readonly from: readonly [number, number]; readonly to: readonly [number, number] }

@@ -15,8 +15,18 @@ export interface CutPlan {
   readonly trimH: number;
 }
 
-/** Work the exact program may take before a long parent is cut into lengths first. */
-const mostSteps = 4e8;
+/** Work the exact program may take, about a tenth of a second; a longer parent is cut into lengths first. */
+const mostSteps = 6e7;
+
+/** Counts already worked out: a crate asks for the same plan at every move of a dial. */
+const known = new Map<string, CutCount>();
+const mostKnown = 200;
+
+/** Pieces from one parent; `exact` is false where lengths were cut first and a few more might be had. */
+export interface CutCount {
+  readonly count: number;
+  readonly exact: boolean;
+}
 
 /**
  * Most pieces of one size that guillotine cuts give from one parent, any number of stages.
@@ -24,24 +34,50 @@ const mostSteps = 4e8;
  * (after Beasley, 1985, and Herz' discretisation, 1972). A parent too long for that is first cut across into equal
  * lengths; the count may then be below the best by a few and `exact` is false.
  */
-export function rectangleCount(plan: CutPlan): { readonly count: number; readonly exact: boolean } {
+export function rectangleCount(plan: CutPlan): CutCount {
+  const key = [plan.parentW, plan.parentH, plan.pieceW, plan.pieceH, plan.rotate, plan.kerf, plan.trimW, plan.trimH].join(" ");
+  const found = known.get(key);
+  if (found) return found;
   const width = plan.parentW - plan.trimW + plan.kerf;
   const height = plan.parentH - plan.trimH + plan.kerf;
-  const w = plan.pieceW + plan.kerf;
-  const h = plan.pieceH + plan.kerf;
-  return countIn(width, height, w, h, plan.rotate);
+  const counted = countIn(Math.min(width, height), Math.max(width, height), piece(plan, width <= height));
+  if (known.size >= mostKnown) known.clear();
+  known.set(key, counted);
+  return counted;
 }
 
-function countIn(width: number, height: number, w: number, h: number, rotate: boolean): { count: number; exact: boolean } {
+interface Piece {
+  readonly w: number;
+  readonly h: number;
+  readonly rotate: boolean;
+}
+
+/** The piece with its kerf, lying as the parent does: short side first. */
+function piece({ pieceW, pieceH, kerf, rotate }: CutPlan, upright: boolean): Piece {
+  const [w, h] = [pieceW + kerf, pieceH + kerf];
+  return upright ? { w, h, rotate } : { w: h, h: w, rotate };
+}
+
+function countIn(short: number, long: number, of: Piece): CutCount {
+  const exact = countExactly(short, long, of);
+  if (exact !== null) return { count: exact, exact: true };
+  let length = long;
+  let each: number | null = null;
+  while (each === null) {
+    length = Math.floor(length / 2);
+    each = countExactly(short, length, of);
+  }
+  const whole = Math.floor(long / length);
+  return { count: whole * each + (countExactly(short, long - whole * length, of) ?? 0), exact: false };
+}
+
+/** The program's answer; null when it would take too long. */
+function countExactly(width: number, height: number, { w, h, rotate }: Piece): number | null {
   const xs = sums(width, rotate ? [w, h] : [w]);
   const ys = sums(height, rotate ? [w, h] : [h]);
-  if (xs.length <= 1 || ys.length <= 1) return { count: 0, exact: true };
-  if ((xs.length * ys.length * (xs.length + ys.length)) / 2 <= mostSteps) return { count: program(xs, ys, w, h, rotate), exact: true };
-  const [long, short] = height >= width ? [height, width] : [width, height];
-  const half = Math.floor(long / 2);
-  const one = countIn(short, half, w, h, rotate);
-  const rest = countIn(short, long - half, w, h, rotate);
-  return { count: one.count + rest.count, exact: false };
+  if (xs.length <= 1 || ys.length <= 1) return 0;
+  if ((xs.length * ys.length * (xs.length + ys.length)) / 2 > mostSteps) return null;
+  return program(xs, ys, w, h, rotate);
 }
 
 /** All sums of the sizes that fit in `limit`, ascending, 0 first. */

@@ -1,6 +1,6 @@
-/** ⌈x⌉ taken of x − 1e-9, so that 30 × 0.1 stays 3. */
+/** ⌈x⌉ taken of x − 1e-9, so that 30 × 0.1 stays 3; never −0. */
 export function ceiling(x: number): number {
-  return Math.ceil(x - 1e-9);
+  return Math.ceil(x - 1e-9) + 0;
 }
 
 /** Half up. */

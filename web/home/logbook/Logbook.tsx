@@ -41,8 +41,8 @@ function OpenLogbook({ sheet }: { readonly sheet: SheetDoc }) {
         <RigDrawing scene={family.drawing(brief.spec, brief.design)} units={units} tall={230} small />
       </div>
       <section className="careful" aria-label={words.sheet.cautions}>
-        <ul>
-          {sheet.cautions.slice(0, 3).map((caution) => (
+        <ul className="small">
+          {sheet.cautions.map((caution) => (
             <li key={caution}>{caution}</li>
           ))}
         </ul>

@@ -10,7 +10,6 @@ export interface LogDraft {
   readonly keep: boolean;
   readonly photo: boolean;
   readonly said: string;
-  readonly rules: readonly boolean[];
   readonly versions: readonly VersionInput[];
   /** Set once the server has it. */
   readonly sent: { readonly alias: string } | null;
@@ -43,7 +42,6 @@ export function newDraft(family: Family, spec: Values, trials: number): LogDraft
     keep: false,
     photo: false,
     said: "",
-    rules: [],
     sent: null,
     versions: [...control, blankVersion(family, spec, trials, "build"), blankVersion(family, spec, trials, "build")],
   };

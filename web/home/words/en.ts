@@ -75,7 +75,6 @@ export const en = {
     remove: "Take this version out",
     another: "Change one thing and test again: then we can say whether it helped.",
     nudge: "You could try",
-    rules: "Before the first test",
     said: "Anything to tell us? What did you like, what would you change? (if you want)",
     age: "How old are the builders? (if you want)",
     agesNone: "rather not say",

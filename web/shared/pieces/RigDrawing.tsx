@@ -78,18 +78,7 @@ interface MarkProps {
 function MarkDrawing({ mark, x, y, units, text, small }: MarkProps) {
   switch (mark.kind) {
     case "block":
-      return (
-        <rect
-          x={x(mark.x)}
-          y={y(mark.y + mark.h)}
-          width={Math.max(2, x(mark.x + mark.w) - x(mark.x))}
-          height={Math.max(2, y(mark.y) - y(mark.y + mark.h))}
-          fill={fills[mark.role]}
-          stroke={strokes[mark.role]}
-          strokeWidth="1.5"
-          rx={mark.role === "load" ? 3 : 0}
-        />
-      );
+      return <Block mark={mark} x={x} y={y} units={units} text={text} />;
     case "path":
       return (
         <path
@@ -127,6 +116,34 @@ function MarkDrawing({ mark, x, y, units, text, small }: MarkProps) {
         </text>
       );
   }
+}
+
+function Block({ mark, x, y, units, text }: Omit<MarkProps, "mark" | "small"> & { readonly mark: Mark & { kind: "block" } }) {
+  const [left, top, wide, high] = [
+    x(mark.x),
+    y(mark.y + mark.h),
+    Math.max(2, x(mark.x + mark.w) - x(mark.x)),
+    Math.max(2, y(mark.y) - y(mark.y + mark.h)),
+  ];
+  return (
+    <g>
+      <rect
+        x={left}
+        y={top}
+        width={wide}
+        height={high}
+        fill={fills[mark.role]}
+        stroke={strokes[mark.role]}
+        strokeWidth="1.5"
+        rx={mark.role === "load" ? 3 : 0}
+      />
+      {mark.massKg === undefined ? null : (
+        <text x={left + wide / 2} y={top + high / 2 + 5} textAnchor="middle" fontSize={text} fontWeight="700" style={{ stroke: "none" }}>
+          {showQuantity(mark.massKg, "mass", units)}
+        </text>
+      )}
+    </g>
+  );
 }
 
 /** A dimension line with its ends, and its length in words in a gap of its own. */

@@ -70,7 +70,6 @@ export function Ruler({
         <label htmlFor={id}>{label}</label>
         <TypedBox id={id} scale={scale} min={min} max={limit} value={value} disabled={disabled} onChange={(v) => onChange(v, true)} />
       </div>
-      {/* biome-ignore lint/a11y/noNoninteractiveElementToInteractiveRole: this slider is drawn as an SVG, with the keys a slider has */}
       <svg
         ref={svg}
         viewBox="0 0 400 26"

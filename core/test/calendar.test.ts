@@ -1,0 +1,105 @@
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import {
+  addDays,
+  aliasOf,
+  type Booking,
+  dateWords,
+  endOfDay,
+  freeRooms,
+  instantOf,
+  isZone,
+  nextFreeStart,
+  plainCode,
+  roomLacks,
+  roomTwice,
+  spokenCode,
+  startOfDay,
+  wallOf,
+} from "../src/index.ts";
+
+const hour = 3600_000;
+const room = { id: "a", name: "Marsh Room", lengthM: 10, widthM: 8, heightM: 3, seats: 40, water: false };
+const booking = (id: string, start: number, rest: Partial<Booking> = {}): Booking => ({
+  id,
+  words: id,
+  roomId: "a",
+  start,
+  minutes: 60,
+  setUpMin: 30,
+  tearDownMin: 30,
+  ...rest,
+});
+
+describe("wall clock", () => {
+  it("reads a time that comes twice as the first, and one that never comes with the offset before the gap", () => {
+    expect(instantOf("2026-10-25T02:30", "CET")).toBe(Date.UTC(2026, 9, 25, 0, 30));
+    expect(wallOf(instantOf("2026-03-29T02:30", "CET") ?? 0, "CET")).toBe("2026-03-29T03:30");
+  });
+
+  it("has days of 23 and 25 hours, and refuses days that are none", () => {
+    expect((endOfDay("2026-03-29", "CET") ?? 0) - (startOfDay("2026-03-29", "CET") ?? 0)).toBe(23 * hour);
+    expect((endOfDay("2026-10-25", "CET") ?? 0) - (startOfDay("2026-10-25", "CET") ?? 0)).toBe(25 * hour);
+    expect([instantOf("2026-02-30T10:00", "CET"), isZone("Marsh/Bog"), isZone("CET")]).toEqual([null, false, true]);
+  });
+
+  it("says dates in words", () => {
+    expect(dateWords("2027-01-03")).toBe("Sunday 3 January 2027");
+    expect(addDays("2026-12-31", 1)).toBe("2027-01-01");
+  });
+});
+
+describe("a room taken twice", () => {
+  it("counts set-up and tear-down, and lets bookings touch", () => {
+    const first = booking("first", 10 * hour);
+    expect(roomTwice(booking("next", 12 * hour - 1), [first]).map((b) => b.id)).toEqual(["first"]);
+    expect(roomTwice(booking("next", 12 * hour), [first])).toEqual([]);
+    expect(roomTwice(booking("other", 10 * hour, { roomId: "b" }), [first])).toEqual([]);
+    expect(roomTwice(booking("gone", 10 * hour, { cancelled: true }), [first])).toEqual([]);
+  });
+
+  it("is solved by the start it offers, and by any room it offers", () => {
+    const starts = fc.array(fc.integer({ min: 0, max: 40 }), { maxLength: 8 });
+    fc.assert(
+      fc.property(starts, fc.integer({ min: 0, max: 40 }), (taken, wish) => {
+        const others = taken.map((h, i) => booking(`b${i}`, h * hour));
+        const wished = booking("wish", wish * hour);
+        const start = nextFreeStart(wished, others);
+        expect(start).toBeGreaterThanOrEqual(wished.start);
+        expect(roomTwice({ ...wished, start }, others)).toEqual([]);
+        for (const free of freeRooms(wished, [room, { ...room, id: "b" }], others))
+          expect(roomTwice({ ...wished, roomId: free.id }, others)).toEqual([]);
+      }),
+    );
+  });
+});
+
+describe("what a room lacks", () => {
+  it("is one clash a need, each with what would solve it", () => {
+    const clashes = roomLacks(room, { lengthM: 12, widthM: 8, heightM: 3.4, seats: 44, water: true });
+    expect(clashes.map((c) => c.words)).toEqual([
+      "Marsh Room is 10.0 m long; this brief needs 12.0 m.",
+      "Marsh Room is 3.0 m high; this brief needs 3.4 m.",
+      "Marsh Room seats 40; 44 are likely to be there at once.",
+      "Marsh Room has no water.",
+    ]);
+    expect(clashes.every((c) => c.solve.length > 0)).toBe(true);
+    expect(roomLacks({ ...room, heightM: null }, { lengthM: null, widthM: null, heightM: 9, seats: null, water: false })).toEqual([]);
+  });
+});
+
+describe("words for codes and aliases", () => {
+  it("reads a code however it is typed", () => {
+    for (const typed of ["reed lantern 4", "REED-LANTERN-4", " Reed  Lantern4 "]) expect(plainCode(typed)).toBe("REED LANTERN 4");
+  });
+
+  it("gives another at another attempt, and one that reads back", () => {
+    fc.assert(
+      fc.property(
+        fc.string({ minLength: 6 }),
+        (id) => plainCode(spokenCode(id)) === spokenCode(id) && /^[A-Z][a-z]+ [A-Z][a-z]+$/.test(aliasOf(id)),
+      ),
+    );
+    expect(new Set(Array.from({ length: 12 }, (_, attempt) => aliasOf("same", attempt))).size).toBeGreaterThan(10);
+  });
+});

@@ -1,0 +1,147 @@
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { fallTime, freeFallTime, impactSpeed, terminalSpeed } from "../src/family/descent/fall.ts";
+import { bestBoxVolume, greatestLoad, hullVolume, loadBound, metacentricHeight } from "../src/family/float/hull.ts";
+import { collapse, hold, sag } from "../src/family/span/structure.ts";
+import { calibration, type Family, type Field, families, familyIds, startValues, type Values, valueErrors } from "../src/index.ts";
+
+const anyValues = (fields: readonly Field[]): fc.Arbitrary<Values> =>
+  fc.record(
+    Object.fromEntries(
+      fields.map((field) => [
+        field.id,
+        field.kind === "choice"
+          ? fc.constantFrom(...field.options.map((o) => o.id))
+          : fc
+              .double({ min: field.min, max: field.max, noNaN: true })
+              .map((v) => (field.dimension === "count" ? Math.max(field.min, Math.round(v)) : v)),
+      ]),
+    ) as Record<string, fc.Arbitrary<number | string>>,
+  );
+
+const anyBrief = (family: Family): fc.Arbitrary<readonly [Values, Values]> => fc.tuple(anyValues(family.spec), anyValues(family.design));
+
+describe.each(familyIds.map((id) => [id, families[id]] as const))("family %s", (_, family) => {
+  it("starts with values of its own ranges", () => {
+    expect(valueErrors(startValues(family.spec), family.spec)).toEqual({});
+    expect(valueErrors(startValues(family.design), family.design)).toEqual({});
+  });
+
+  it("predicts finite bands in order, and draws them, whatever its numbers", () => {
+    fc.assert(
+      fc.property(anyBrief(family), ([spec, design]) => {
+        for (const { band, id } of family.predict(spec, design)) {
+          expect([id, Number.isFinite(band.mid) && Number.isFinite(band.low) && Number.isFinite(band.high)]).toEqual([id, true]);
+          expect(band.low).toBeLessThanOrEqual(band.high);
+        }
+        const scene = family.drawing(spec, design);
+        expect(scene.width > 0 && scene.height > 0).toBe(true);
+        const points = scene.marks.flatMap((mark) =>
+          mark.kind === "path" ? mark.points.flat() : mark.kind === "block" ? [mark.x, mark.y, mark.w, mark.h] : [],
+        );
+        expect(points.every(Number.isFinite)).toBe(true);
+      }),
+    );
+  });
+
+  it("keeps soft bounds inside the sense of hard ones: the middle of a prediction is possible", () => {
+    fc.assert(
+      fc.property(anyBrief(family), ([spec, design]) => {
+        const [measure] = family.measures(spec);
+        const mid = family.predict(spec, design).find((p) => p.id === measure.id)?.band.mid ?? 0;
+        const { hard } = family.bounds(measure.id, spec, design, 0);
+        expect(mid).toBeLessThanOrEqual(hard[1] * (1 + 1e-9) + (measure.dimension === "count" ? 0.5 : 0));
+      }),
+    );
+  });
+
+  it("ends every list of cautions by deferring to the venue, and names what the crate holds", () => {
+    const list = family.cautions(startValues(family.spec), { youngestAge: 2, allergens: ["wheat"], smallParts: true, latex: true });
+    expect(list.at(-1)?.id).toBe("venue");
+    expect(list.map((c) => c.id)).toEqual(expect.arrayContaining(["small-parts", "latex", "allergen-wheat", "hands", "not-eaten"]));
+    expect(list.find((c) => c.id === "small-parts")?.words).toContain("out of reach of children under three");
+  });
+});
+
+describe("span", () => {
+  const flat = { form: "flat", gapM: 0.2, widthM: 0.2, sheets: 4, thicknessM: 0.0001, stiffnessPa: 3.5e9, bendingPa: 12e6 } as const;
+
+  it("gluing n sheets makes n² of the stiffness and n of the strength of loose ones", () => {
+    const bonded = { ...flat, form: "flat-bonded" } as const;
+    expect((sag(flat, 0.01) ?? 0) / (sag(bonded, 0.01) ?? 1)).toBeCloseTo(16, 9);
+    expect(collapse(bonded) / collapse(flat)).toBeCloseTo(4, 9);
+  });
+
+  it("holds what sags to an eighth of the gap, and never less than nothing", () => {
+    const held = hold(flat, 0.15);
+    expect(sag(flat, held)).toBeCloseTo(0.2 / 8, 9);
+    expect(hold({ ...flat, gapM: 1.2, selfMassKg: 5 })).toBe(0);
+  });
+});
+
+describe("float", () => {
+  it("has its best box at a wall of a sixth", () => {
+    for (const wallM of [0.02, 0.03, 0.04]) expect(hullVolume({ form: "box", sideM: 0.2, wallM })).toBeLessThan(bestBoxVolume(0.2));
+    expect(hullVolume({ form: "box", sideM: 0.18, wallM: 0.03 })).toBeCloseTo(bestBoxVolume(0.18), 12);
+  });
+
+  it("bounds every box by what a half-sphere of that area could carry", () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.1, max: 0.4, noNaN: true }),
+        fc.double({ min: 0.02, max: 0.45, noNaN: true }),
+        (sideM, part) => loadBound({ form: "box", sideM, wallM: sideM * part }, 0.002) <= greatestLoad(sideM, 0.002),
+      ),
+    );
+  });
+
+  it("tips sooner with the load held higher", () => {
+    const box = { sideM: 0.2, wallM: 0.05, hullKg: 0.002, loadKg: 0.2 };
+    expect(metacentricHeight({ ...box, loadHeightM: 0.04 })).toBeLessThan(metacentricHeight({ ...box, loadHeightM: 0.004 }));
+  });
+});
+
+describe("descent", () => {
+  const light = { massKg: 0.0003, areaM2: 0.4, drag: 0.75 };
+
+  it("agrees with stepping the equation of motion", () => {
+    const faller = { massKg: 0.012, areaM2: 0.16, drag: 0.75 };
+    let [t, v, fallen] = [0, 0, 0];
+    const dt = 1e-5;
+    while (fallen < 2) {
+      const a = 9.80665 * (1 - (v / terminalSpeed(faller)) ** 2);
+      fallen += v * dt + (a * dt * dt) / 2;
+      v += a * dt;
+      t += dt;
+    }
+    expect(fallTime(faller, 2)).toBeCloseTo(t, 3);
+    expect(impactSpeed(faller, 2)).toBeCloseTo(v, 3);
+  });
+
+  it("is never faster than free fall and goes to both limits", () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 1e-4, max: 5, noNaN: true }),
+        fc.double({ min: 0.1, max: 30, noNaN: true }),
+        (massKg, h) => fallTime({ massKg, areaM2: 0.1, drag: 1 }, h) >= freeFallTime(h) * (1 - 1e-12),
+      ),
+    );
+    expect(fallTime({ massKg: 1e6, areaM2: 0.001, drag: 1 }, 2)).toBeCloseTo(freeFallTime(2), 9);
+    const v = terminalSpeed(light);
+    expect(fallTime(light, 9)).toBeCloseTo(9 / v + (Math.LN2 * v) / 9.80665, 6);
+  });
+});
+
+describe("calibration", () => {
+  it("narrows with every checked result and moves toward what they say", () => {
+    const one = calibration(2.5, [2]);
+    const ten = calibration(
+      2.5,
+      Array.from({ length: 10 }, () => 2),
+    );
+    expect(one.factor).toBeCloseTo(Math.SQRT2, 12);
+    expect(ten.factor).toBeGreaterThan(one.factor);
+    expect(ten.f).toBeLessThan(one.f);
+    expect(calibration(2.5, [])).toEqual({ factor: 1, f: 2.5 });
+  });
+});

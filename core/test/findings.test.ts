@@ -1,0 +1,150 @@
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import {
+  checkVersion,
+  clearest,
+  comparisonWords,
+  type FindingEntry,
+  families,
+  findingsWords,
+  leastDifference,
+  permutationTest,
+  power,
+  runFindings,
+  startValues,
+  welch,
+} from "../src/index.ts";
+import { tQuantile } from "../src/numeric/student.ts";
+
+const family = families.descent;
+const spec = { ...startValues(family.spec), goalS: 1.5 };
+
+const entry = (
+  alias: string,
+  first: readonly number[],
+  last: readonly number[],
+  change: Record<string, number | string> = { sizeM: 0.1 },
+): FindingEntry => ({
+  id: alias,
+  alias,
+  versions: [
+    {
+      number: 1,
+      role: "build",
+      variables: { kind: "spinner", sizeM: 0.07 },
+      place: "indoors",
+      instrument: "hand stopwatch",
+      values: first,
+      atLeast: [],
+    },
+    {
+      number: 2,
+      role: "build",
+      variables: { kind: "spinner", sizeM: 0.07, ...change },
+      place: "indoors",
+      instrument: "hand stopwatch",
+      values: last,
+      atLeast: [],
+    },
+  ],
+});
+
+describe("Student's t", () => {
+  it.each([
+    [0.975, 1, 12.706204736174698],
+    [0.975, 2, 0.95 * Math.sqrt(2 / 0.0975)],
+    [0.95, 4, 2.131846786326649],
+    [0.975, 30, 2.042272456301238],
+  ])("quantile %d at %d degrees of freedom", (p, df, expected) => expect(Math.abs(tQuantile(p, df) / expected - 1)).toBeLessThan(2e-5));
+});
+
+describe("a fair test", () => {
+  it("turned round gives the same interval turned round", () => {
+    const values = fc.array(fc.double({ min: 0.5, max: 3, noNaN: true }), { minLength: 2, maxLength: 6 });
+    fc.assert(
+      fc.property(values, values, (a, b) => {
+        const [there, back] = [welch(a, b, "more", 0.01), welch(b, a, "less", 0.01)];
+        expect(there.low).toBeCloseTo(-(back.high ?? 0), 9);
+        expect(there.word).toBe(back.word);
+      }),
+    );
+  });
+
+  it("a permutation p is never below what the numbers allow, and shuffles agree with counting", () => {
+    const seen = permutationTest([2.1, 2.31, 2.18], [1.62, 1.75, 1.7]);
+    expect(seen.p).toBeGreaterThanOrEqual(seen.leastP);
+    const [a, b] = [
+      [1.1, 1.4, 1.2, 1.6, 1.3, 1.9, 1.5, 1.45, 1.7],
+      [1, 1.2, 1.05, 1.3, 0.9, 1.35, 1.25, 1.15, 1.1],
+    ];
+    const shuffled = permutationTest(a, b);
+    expect(shuffled.exact).toBe(false);
+    expect(shuffled.p).toBeCloseTo(permutationTest(a.slice(0, 8), b.slice(0, 8)).p, 1);
+  });
+
+  it("has the power it was asked for at the least difference, and alpha at none", () => {
+    expect(power(5, leastDifference(5, 0.12), 0.12)).toBeCloseTo(0.8, 9);
+    expect(power(5, 0, 0.12)).toBe(0.05);
+  });
+});
+
+describe("a run's findings", () => {
+  const clear = entry("Misty Heron", [1.2, 1.22, 1.19], [1.62, 1.66, 1.6]);
+  const unclear = entry("Calm Otter", [1.2, 1.4], [1.3, 1.45]);
+  const redesign = entry("Damp Newt", [1.2, 1.3], [1.8, 1.9], { sizeM: 0.1, lines: 4 });
+
+  it("counts who met the goal and who did better", () => {
+    const found = runFindings(family, spec, [clear, unclear, redesign]);
+    expect([found.entries, found.goalMet]).toEqual([3, 2]);
+    expect(found.builders.map((b) => (b.improved ?? 0) > 1)).toEqual([true, true, true]);
+  });
+
+  it("says helps, cannot tell yet, or names no cause, in words", () => {
+    const { comparisons, measure } = runFindings(family, spec, [clear, unclear, redesign]);
+    const words = comparisons.map((c) => comparisonWords(c, measure, "metric"));
+    expect(words[0]).toMatch(
+      /^Size \(across, or one wing\) helps: 0\.42.s more on average \(95 % interval 0\.3\d.s to 0\.4\d.s\)\. Few trials, so be careful\.$/,
+    );
+    expect(words[1]).toMatch(/^You cannot tell these two apart yet .* about \d+ more trials each would do it\.$/);
+    expect(words[2]).toBe("What changed isn't clear: one variable is blank in one version only.");
+    expect(clearest(comparisons)?.alias).toBe("Misty Heron");
+  });
+
+  it("keeps at-least values out of means, but counts them for the goal", () => {
+    const held = {
+      ...clear,
+      versions: clear.versions.map((v) => ({ ...v, values: v.number === 1 ? [1] : [], atLeast: v.number === 2 ? [1.7] : [] })),
+    };
+    const [builder] = runFindings(family, spec, [held]).builders;
+    expect(builder).toMatchObject({ metGoal: true, first: 1, last: 1, best: 1.7, improved: null });
+  });
+
+  it("has a sentence even for nothing", () => {
+    expect(findingsWords(runFindings(family, spec, []), "metric")).toEqual(["No entry has been accepted yet."]);
+  });
+});
+
+describe("checking what was typed", () => {
+  const version = (...raws: (string | null)[]) => ({
+    role: "build" as const,
+    variables: {},
+    place: "indoors" as const,
+    trials: raws.map((raw) => ({ raw, instrument: "hand stopwatch" })),
+  });
+
+  it("questions 16.1 s and offers 1.61 s", () => {
+    const [, , odd] = checkVersion(family, spec, startValues(family.design), version("1.58", "1.6", "16.1"));
+    expect(odd?.verdict.flag).toBe("impossible");
+    expect(odd?.verdict.offers[0]).toMatchObject({ reasons: ["decimal"] });
+    expect(odd?.verdict.offers[0]?.value).toBeCloseTo(1.61, 9);
+  });
+
+  it("says nothing about a failed trial without a number", () => {
+    expect(checkVersion(family, spec, startValues(family.design), version(null))[0]?.verdict.flag).toBeNull();
+  });
+
+  it("is kinder to the bare test: it may fall as fast as anything falls", () => {
+    const bare = { ...version("0.62"), role: "control" as const };
+    expect(checkVersion(family, spec, startValues(family.design), bare)[0]?.verdict.flag).toBeNull();
+  });
+});
