@@ -75,15 +75,20 @@ function countIn(short: number, long: number, of: Piece): CutCount {
 function countExactly(width: number, height: number, { w, h, rotate }: Piece): number | null {
   const xs = sums(width, rotate ? [w, h] : [w]);
   const ys = sums(height, rotate ? [w, h] : [h]);
+  if (xs === null || ys === null) return null;
   if (xs.length <= 1 || ys.length <= 1) return 0;
   if ((xs.length * ys.length * (xs.length + ys.length)) / 2 > mostSteps) return null;
   return program(xs, ys, w, h, rotate);
 }
 
-/** All sums of the sizes that fit in `limit`, ascending, 0 first. */
-function sums(limit: number, sizes: readonly number[]): number[] {
+/** More pairs i, j than this, and the sums alone would take too long. */
+const mostPairs = 500_000;
+
+/** All sums i·a + j·b that fit in `limit`, ascending, 0 first; null when there are too many. */
+function sums(limit: number, sizes: readonly number[]): number[] | null {
   const found = new Set<number>();
   const [a = 1, b] = sizes;
+  if (b !== undefined && (limit / a) * (limit / b) > 2 * mostPairs) return null;
   for (let i = 0; i <= limit; i += a) {
     found.add(i);
     if (b !== undefined) for (let j = i; j <= limit; j += b) found.add(j);

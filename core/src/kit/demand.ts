@@ -69,7 +69,7 @@ function drawCounted(line: LineUse & { kind: "counted" }, units: Int32Array, reb
   for (let i = 0; i < units.length; i += 1) {
     const first = ceiling((units[i] ?? 0) * line.amount);
     const more = (rebuilds[i] ?? 0) * again;
-    const lost = spoil.at(first + more, uniformAt(stream, i));
+    const lost = spoil.at(first + more, uniformAt(stream, i), uniformAt(stream, i, 1));
     draws[i] = first + more + lost;
     base += first;
     rebuild += more;

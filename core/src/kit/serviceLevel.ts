@@ -37,11 +37,11 @@ export interface ServiceLevel {
  */
 export function commonRank(lines: readonly RankedLine[], target: number): ServiceLevel {
   const n = lines[0]?.draws.length ?? 0;
-  const sorted = lines.map((line) => Float64Array.from(line.draws).sort());
+  const sorted = lines.map((line) => sortedCopy(line.draws));
   const ranks = lines.map((line, l) => ranksOf(line.draws, sorted[l] ?? new Float64Array()));
   const greatest = new Float64Array(n);
   for (const rank of ranks) for (let i = 0; i < n; i += 1) greatest[i] = Math.max(greatest[i] ?? 0, rank[i] ?? 0);
-  const order = Float64Array.from(greatest).sort();
+  const order = sortedCopy(greatest);
   const rank = n === 0 ? 0 : quantileOf(order, target);
   const quantitiesAt = (r: number): number[] => lines.map((line, l) => stepUp(sorted[l]?.[r - 1] ?? 0, line.step));
   const costAt = (r: number): number => quantitiesAt(r).reduce((sum, q, l) => sum + q * (lines[l]?.price ?? 0), 0);
@@ -63,11 +63,38 @@ export function commonRank(lines: readonly RankedLine[], target: number): Servic
   };
 }
 
+function sortedCopy(values: ArrayLike<number>): Float64Array {
+  const copy = new Float64Array(values.length);
+  copy.set(values);
+  return copy.sort();
+}
+
 function stepUp(quantity: number, step: number): number {
   return ceiling(quantity / step) * step;
 }
 
+/** 1 + the number of draws strictly smaller, for each draw. */
 function ranksOf(draws: ArrayLike<number>, sorted: Float64Array): Float64Array {
+  return wholeRanks(draws, sorted) ?? searchedRanks(draws, sorted);
+}
+
+/** Ranks of whole numbers close together, by a table of where each number begins; null for others. */
+function wholeRanks(draws: ArrayLike<number>, sorted: Float64Array): Float64Array | null {
+  const least = sorted[0] ?? 0;
+  const span = (sorted[sorted.length - 1] ?? 0) - least;
+  if (!Number.isInteger(least) || span > 8 * sorted.length) return null;
+  const begins = new Int32Array(span + 1);
+  for (let i = sorted.length - 1; i >= 0; i -= 1) {
+    const value = sorted[i] ?? 0;
+    if (value !== Math.floor(value)) return null;
+    begins[value - least] = i + 1;
+  }
+  const ranks = new Float64Array(draws.length);
+  for (let i = 0; i < draws.length; i += 1) ranks[i] = begins[(draws[i] ?? 0) - least] ?? 0;
+  return ranks;
+}
+
+function searchedRanks(draws: ArrayLike<number>, sorted: Float64Array): Float64Array {
   const ranks = new Float64Array(draws.length);
   for (let i = 0; i < draws.length; i += 1) {
     const value = draws[i] ?? 0;

@@ -23,14 +23,14 @@ export function seedOf(...words: readonly string[]): number {
 
 /** 32 random bits at a place of a draw of a stream. */
 export function bitsAt(seed: number, draw: number, place = 0): number {
-  return mix(mix(mix(seed ^ Math.imul(draw + 1, 0x9e3779b1)) + Math.imul(place + 1, 0x85ebca77)) ^ seed);
+  return mix(mix(seed + Math.imul(draw + 1, 0x9e3779b1) + Math.imul(place, 0x85ebca77)) ^ seed);
 }
 
 /** A uniform number strictly between 0 and 1, 53 bits. */
 export function uniformAt(seed: number, draw: number, place = 0): number {
-  const high = bitsAt(seed, draw, place * 2) >>> 5;
-  const low = bitsAt(seed, draw, place * 2 + 1) >>> 6;
-  return (high * 67108864 + low + 0.5) / 9007199254740992;
+  const word = bitsAt(seed, draw, place);
+  const more = mix(word + 0x632be5ab);
+  return ((word >>> 5) * 67108864 + (more >>> 6) + 0.5) / 9007199254740992;
 }
 
 /** A whole number from 0 to below `n`, evenly (bias below n / 2⁵³). */
