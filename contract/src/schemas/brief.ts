@@ -1,4 +1,4 @@
-import { type Field, families, familyIds, isFamilyId, type Values, valueErrors } from "@lampcrate/core";
+import { familyIds } from "@lampcrate/core";
 import Joi from "joi";
 import type { BriefDoc, BriefSave } from "../brief.ts";
 import { id, line, objectOf, revision, share, text } from "./parts.ts";
@@ -71,18 +71,9 @@ const fields = {
     .items(Joi.object({ id: id.required(), words: line(240).min(1).required() })),
 };
 
-/** A brief whose numbers are those of its family, inside their ranges. */
-const briefDoc = objectOf<BriefDoc>(fields).custom((brief: BriefDoc, helpers) => {
-  if (!isFamilyId(brief.family)) return helpers.error("any.invalid");
-  const family = families[brief.family];
-  for (const [part, known] of [
-    ["spec", family.spec],
-    ["design", family.design],
-  ] as const) {
-    const [first] = Object.entries(valueErrors(brief[part] as Values, known as readonly Field[]));
-    if (first) return helpers.message({ custom: `brief.${part}.${first[0]}: ${first[1]}` });
-  }
-  return brief;
+/** Shape only: the server holds the goal's and the design's numbers against their family, field by field. */
+export const briefSave = objectOf<BriefSave>({
+  revision,
+  brief: objectOf<BriefDoc>(fields).required(),
+  words: line(200).allow("").required(),
 });
-
-export const briefSave = objectOf<BriefSave>({ revision, brief: briefDoc.required(), words: line(200).allow("").required() });

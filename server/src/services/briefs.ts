@@ -1,9 +1,9 @@
 import type { BriefDoc } from "@lampcrate/contract";
-import { type FamilyId, families, isFamilyId, startValues } from "@lampcrate/core";
+import { type FamilyId, families, isFamilyId, startValues, valueErrors } from "@lampcrate/core";
 import { asc, desc, eq, inArray } from "drizzle-orm";
 import type { Store } from "../db/open.ts";
 import { brief, briefCaution, briefLine, briefTier, briefVersion, type FrozenBrief, material } from "../db/schema.ts";
-import { badField, notFound } from "../http/problem.ts";
+import { badField, notFound, Problem } from "../http/problem.ts";
 import { newId } from "./ids.ts";
 
 /** A brief as one document, with its revision. */
@@ -69,6 +69,18 @@ export function writeBrief(db: Store, briefId: string, doc: BriefDoc, revision: 
     .run();
   for (const table of [briefLine, briefTier, briefCaution]) db.delete(table).where(eq(table.briefId, briefId)).run();
   writeParts(db, briefId, doc);
+}
+
+/** Throws 422 naming each number of goal or design that its family doesn't take. */
+export function refuseBadValues({ family, spec, design }: BriefDoc): void {
+  const { [family]: of } = families;
+  const errors = (
+    [
+      ["spec", valueErrors(spec, of.spec)],
+      ["design", valueErrors(design, of.design)],
+    ] as const
+  ).flatMap(([part, found]) => Object.entries(found).map(([id, message]) => ({ field: `brief.${part}.${id}`, message })));
+  if (errors.length > 0) throw new Problem(422, "Check what you typed", errors.map((error) => error.message).join(" "), { errors });
 }
 
 function writeParts(db: Store, briefId: string, doc: BriefDoc): void {

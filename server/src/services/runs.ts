@@ -5,7 +5,7 @@ import type { Store } from "../db/open.ts";
 import { entry, run, session } from "../db/schema.ts";
 import type { Deps } from "../deps.ts";
 import { badField, notFound, Problem, stale } from "../http/problem.ts";
-import { freezeBrief, frozenVersion, insertBrief, loadBrief, startingBrief, writeBrief } from "./briefs.ts";
+import { freezeBrief, frozenVersion, insertBrief, loadBrief, refuseBadValues, startingBrief, writeBrief } from "./briefs.ts";
 import { houseDoc } from "./house.ts";
 import { newId } from "./ids.ts";
 import type { Person } from "./signIn.ts";
@@ -144,6 +144,7 @@ export function saveBrief(deps: Deps, person: Person, id: string, input: BriefSa
     const { doc, revision } = loadBrief(tx, row.briefId);
     if (revision !== input.revision) throw stale(runDoc(tx, id, person), changesSince(tx, row.briefId, input.revision));
     if (doc.family !== input.brief.family) throw badField("brief.family", "A run keeps its family. Start a new run for another one.");
+    refuseBadValues(input.brief);
     writeBrief(tx, row.briefId, input.brief, revision + 1);
     remember(tx, person, deps.clock(), {
       runId: id,

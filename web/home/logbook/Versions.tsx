@@ -29,7 +29,7 @@ export function Versions({ sheet, versions, onChange }: VersionsProps) {
             first={number === 1}
             sheet={sheet}
             version={version}
-            removable={version.role === "build" && builds > 2}
+            removable={version.role === "build" && builds > 1}
             onChange={(next) => onChange(versions.map((v, at) => (at === i ? next : v)))}
             onRemove={() => onChange(versions.filter((_, at) => at !== i))}
           />

@@ -43,7 +43,7 @@ export function newDraft(family: Family, spec: Values, trials: number): LogDraft
     photo: false,
     said: "",
     sent: null,
-    versions: [...control, blankVersion(family, spec, trials, "build"), blankVersion(family, spec, trials, "build")],
+    versions: [...control, blankVersion(family, spec, trials, "build")],
   };
 }
 

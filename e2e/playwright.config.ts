@@ -1,0 +1,12 @@
+import { defineConfig } from "@playwright/test";
+import { chromiumArgs, chromiumPath } from "./browser.ts";
+
+export default defineConfig({
+  testDir: "tests",
+  workers: 1,
+  timeout: 90_000,
+  expect: { timeout: 8_000 },
+  reporter: [["list"], ["json", { outputFile: "test-results/report.json" }]],
+  outputDir: "test-results/files",
+  use: { viewport: { width: 1280, height: 800 }, launchOptions: { executablePath: chromiumPath, args: chromiumArgs }, trace: "off" },
+});
