@@ -19,7 +19,9 @@ export async function openPhone(browser: Browser): Promise<Page> {
 
 /** A run of the demo by its title, as the season lists it. */
 export async function runOf(page: Page, house: House, title: string): Promise<{ id: string; code: string; path: string }> {
-  const season = (await (await page.request.get(`${house.url}/api/season`)).json()) as { runs: { id: string; title: string; code: string | null }[] };
+  const season = (await (await page.request.get(`${house.url}/api/season`)).json()) as {
+    runs: { id: string; title: string; code: string | null }[];
+  };
   const run = season.runs.find((r) => r.title === title);
   if (!run) throw new Error(`the demo has no run ${title}`);
   const code = run.code ?? "";

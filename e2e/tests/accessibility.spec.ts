@@ -1,0 +1,78 @@
+import AxeBuilder from "@axe-core/playwright";
+import { expect, type Page, test } from "@playwright/test";
+import { openDesk, openPhone, runOf } from "../desk.ts";
+import { type House, startHouse } from "../harness.ts";
+
+let house: House;
+test.beforeAll(async () => {
+  house = await startHouse();
+});
+test.afterAll(() => house.stop());
+
+/** Names of rules broken, with where. */
+async function violations(page: Page): Promise<readonly string[]> {
+  const { violations: found } = await new AxeBuilder({ page })
+    .withTags(["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa", "best-practice"])
+    .analyze();
+  return found.flatMap((rule) =>
+    rule.nodes.map((node) => `${rule.id}: ${node.target.join(" ")} ${node.failureSummary?.split("\n")[1] ?? ""}`),
+  );
+}
+
+const deskViews: readonly (readonly [string, string, string | RegExp])[] = [
+  ["season", "/", "This week"],
+  ["store room", "/store", "Store room"],
+  ["house", "/house", "People"],
+  ["brief", "/run/WALK/brief", "Cautions"],
+  ["crate", "/run/WALK/crate", "What a kit takes"],
+  ["calendar", "/run/WALK/calendar", "Entries from home"],
+  ["publish", "/run/WALK/publish", "Hand it out"],
+  ["sift", "/run/SEEDS/sift", /waiting$/],
+  ["findings", "/run/SEEDS/findings", "First version against last"],
+];
+
+test("no view at the desk breaks a rule of axe, and none logs an error", async ({ browser }) => {
+  const page = await openDesk(browser, house);
+  const errors: string[] = [];
+  page.on("console", (message) => message.type() === "error" && errors.push(message.text()));
+  const walk = await runOf(page, house, "Boardwalk over the Bog");
+  const seeds = await runOf(page, house, "Seed-Wing Spinner");
+  for (const [name, path, heading] of deskViews) {
+    await test.step(name, async () => {
+      await page.goto(house.url + path.replace("WALK", walk.id).replace("SEEDS", seeds.id));
+      await expect(page.getByRole("heading", { name: heading }).first()).toBeVisible();
+      if (path.includes("run")) await expect(page.getByRole("complementary", { name: "Crate" })).toContainText("a builder");
+      await page.waitForTimeout(250);
+      expect(await violations(page)).toEqual([]);
+    });
+  }
+  expect(errors).toEqual([]);
+});
+
+test("nor do the dialogs, the sign-in and the family pages", async ({ browser }) => {
+  const page = await openDesk(browser, house);
+  const seeds = await runOf(page, house, "Seed-Wing Spinner");
+  const flights = await runOf(page, house, "First flights");
+  await page.keyboard.press("?");
+  await expect(page.getByRole("dialog", { name: "Keys that work here" })).toContainText("find or go to");
+  await page.waitForTimeout(300);
+  expect(await violations(page)).toEqual([]);
+  await page.keyboard.press("Escape");
+  await page.getByRole("button", { name: "New run" }).click();
+  await expect(page.getByRole("dialog", { name: "New run" })).toBeVisible();
+  await page.waitForTimeout(300);
+  expect(await violations(page)).toEqual([]);
+  const phone = await openPhone(browser);
+  for (const [path, heading] of [
+    ["/", "Lamp Crate"],
+    ["/h", "Build challenge"],
+    [seeds.path, "Seed-Wing Spinner"],
+    [`${seeds.path}/log`, "Logbook"],
+    [`${flights.path}/reveal`, "First flights"],
+  ] as const) {
+    await phone.goto(house.url + path);
+    await expect(phone.getByRole("heading", { name: heading, level: 1 })).toBeVisible();
+    await phone.waitForTimeout(200);
+    expect([path, await violations(phone)]).toEqual([path, []]);
+  }
+});

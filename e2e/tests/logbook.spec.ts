@@ -1,0 +1,130 @@
+import { expect, type Page, test } from "@playwright/test";
+import { openDesk, openPhone, runOf } from "../desk.ts";
+import { type House, startHouse } from "../harness.ts";
+
+let house: House;
+let path: string;
+let runId: string;
+let desk: Page;
+test.beforeAll(async ({ browser }) => {
+  house = await startHouse();
+  desk = await openDesk(browser, house);
+  const run = await runOf(desk, house, "Seed-Wing Spinner");
+  path = `${house.url}${run.path}/log`;
+  runId = run.id;
+});
+test.afterAll(() => house.stop());
+
+const entries = async (): Promise<{ alias: string; state: string }[]> =>
+  (await desk.request.get(`${house.url}/api/runs/${runId}/entries`)).json();
+
+async function fill(phone: Page): Promise<void> {
+  const one = phone.getByRole("region", { name: "Version 1" });
+  for (const [i, typed] of ["1.2", "1.25", "1.18"].entries()) await one.getByLabel(`Trial ${i + 1}`).fill(typed);
+  await phone.getByRole("button", { name: "Add the next version" }).click();
+  const two = phone.getByRole("region", { name: "Version 2" });
+  for (const [i, typed] of ["1.5", "1.62", "1.58"].entries()) await two.getByLabel(`Trial ${i + 1}`).fill(typed);
+  await phone.getByLabel(/I am an adult/).check();
+}
+
+test("the draft lives on the device and survives closing the page", async ({ browser }) => {
+  const phone = await openPhone(browser);
+  await phone.goto(path);
+  await phone.getByRole("region", { name: "Version 1" }).getByLabel("What did you build?").fill("wide wings");
+  await phone.getByRole("region", { name: "Version 1" }).getByLabel("Trial 1").fill("1,21");
+  const { context } = { context: phone.context() };
+  await phone.close();
+  const again = await context.newPage();
+  await again.goto(path);
+  await expect(again.getByRole("region", { name: "Version 1" }).getByLabel("What did you build?")).toHaveValue("wide wings");
+  await expect(again.getByRole("region", { name: "Version 1" }).getByText("1.21\u00a0s")).toBeVisible();
+});
+
+test("the stopwatch fills the next trial, by hand and by space bar", async ({ browser }) => {
+  const phone = await openPhone(browser);
+  await phone.goto(path);
+  const bare = phone.getByRole("region", { name: "First, the bare test" });
+  const watch = bare.getByRole("button", { name: /tap when you let go, for trial 1/ });
+  await watch.dispatchEvent("pointerdown");
+  await phone.waitForTimeout(620);
+  await bare.getByRole("button", { name: /tap when it lands/ }).dispatchEvent("pointerdown");
+  const first = Number(await bare.getByLabel("Trial 1").inputValue());
+  expect(first).toBeGreaterThan(0.55);
+  expect(first).toBeLessThan(1.2);
+  await bare.getByRole("button", { name: /for trial 2/ }).focus();
+  await phone.keyboard.press(" ");
+  await phone.waitForTimeout(500);
+  await phone.keyboard.press(" ");
+  expect(Number(await bare.getByLabel("Trial 2").inputValue())).toBeGreaterThan(0.45);
+});
+
+test("an odd value is questioned in place; kept only when they say so", async ({ browser }) => {
+  const phone = await openPhone(browser);
+  await phone.goto(path);
+  const one = phone.getByRole("region", { name: "Version 1" });
+  await one.getByLabel("Trial 1").fill("16.1");
+  await expect(one.getByText("Did you mean 1.61")).toBeVisible();
+  await one.getByRole("button", { name: "No, keep it" }).click();
+  await expect(one.getByText("16.10\u00a0s: kept as typed")).toBeVisible();
+  await one.getByLabel("Trial 2").fill("about two");
+  await expect(one.getByText("We can't read that as one number")).toBeVisible();
+  await one.getByRole("button", { name: "no number: it failed" }).last().click();
+  await one.getByRole("button", { name: "does not spin" }).click();
+  await expect(one.getByText("Do both wings fold the same way?")).toBeVisible();
+});
+
+test("losing the line and retrying makes one entry, sent when the line is back", async ({ browser }) => {
+  const before = (await entries()).length;
+  const phone = await openPhone(browser);
+  await phone.goto(path);
+  await fill(phone);
+  // The server keeps the entry, but its answer is lost on the way: the worst moment to lose a line.
+  let lost = 0;
+  await phone.route("**/entries", async (route) => {
+    if (lost > 0) return route.continue();
+    lost += 1;
+    await route.fetch();
+    return route.abort("internetdisconnected");
+  });
+  await phone.getByRole("button", { name: "Send the results" }).click();
+  await expect(phone.getByText("Not sent yet: there is no connection")).toBeVisible();
+  await phone.evaluate(() => window.dispatchEvent(new Event("online")));
+  await expect(phone.getByRole("heading", { name: "Thank you. It is sent." })).toBeVisible();
+  expect(lost).toBe(1);
+  expect((await entries()).length).toBe(before + 1);
+});
+
+test("the private link corrects, withdraws and erases; nobody else's does", async ({ browser }) => {
+  const phone = await openPhone(browser);
+  await phone.goto(path);
+  await fill(phone);
+  await phone.getByRole("button", { name: "Send the results" }).click();
+  const alias = (await phone.locator("strong.goal").textContent()) ?? "";
+  const link = (await phone.getByRole("link", { name: /\/h\/mine#/ }).textContent()) ?? "";
+  expect(link.split("#")[1]?.length).toBeGreaterThanOrEqual(32);
+  const other = await openPhone(browser);
+  await other.goto(link);
+  await expect(other.getByRole("heading", { name: `Your entry: ${alias}` })).toBeVisible();
+  await other.getByRole("region", { name: "Version 2" }).getByLabel("Trial 3").fill("1.71");
+  await other.getByRole("button", { name: "Save the correction" }).click();
+  await expect(other.getByRole("button", { name: "Save the correction" })).toBeDisabled();
+  await other.getByRole("button", { name: "Withdraw it" }).click();
+  await expect(other.getByText("You have withdrawn it.")).toBeVisible();
+  expect((await entries()).some((entry) => entry.alias === alias)).toBe(false);
+  await other.getByRole("button", { name: "Put it back" }).click();
+  await expect(other.getByText("Somebody will look at it soon.")).toBeVisible();
+  await other.getByRole("button", { name: "Erase it" }).click();
+  await other.getByRole("button", { name: "Erase everything, for good" }).click();
+  await expect(other.getByRole("heading", { name: "It is erased. Nothing of it is left." })).toBeVisible();
+  await other.goto(`${house.url}/h`);
+  await other.goto(link);
+  await expect(other.getByText("This link opens no entry")).toBeVisible();
+});
+
+test("an unknown code says how to mend it", async ({ browser }) => {
+  const phone = await openPhone(browser);
+  await phone.goto(`${house.url}/h/no-such-9`);
+  await expect(phone.getByRole("alert")).toContainText("Check the two words and the number");
+  await phone.getByRole("link", { name: "Type the code on your sheet" }).click();
+  await expect(phone.getByRole("heading", { name: "Build challenge" })).toBeVisible();
+});
