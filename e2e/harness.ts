@@ -67,7 +67,8 @@ export async function startHouse({ demo = true, data, now = pinnedNow, env = {} 
   return { url, data: folder, process: server, printed: () => printed, stop };
 }
 
-async function freePort(): Promise<number> {
+/** A port that was free a moment ago. */
+export async function freePort(): Promise<number> {
   return new Promise((found, failed) => {
     const probe = createServer();
     probe.once("error", failed);
@@ -78,7 +79,8 @@ async function freePort(): Promise<number> {
   });
 }
 
-async function untilHealthy(url: string, printed: () => string): Promise<void> {
+/** Waits until a server answers its health check. */
+export async function untilHealthy(url: string, printed: () => string): Promise<void> {
   for (let attempt = 0; attempt < 200; attempt += 1) {
     try {
       if ((await fetch(`${url}/healthz`)).ok) return;

@@ -59,7 +59,7 @@ function OpenRun({ run, materials }: { readonly run: RunDoc; readonly materials:
   const undo = keys.at(-1)?.act;
   return (
     <RunContext.Provider value={work}>
-      <div className="row spread" style={{ padding: "10px 20px 0" }}>
+      <section aria-label="This run" className="row spread" style={{ padding: "10px 20px 0" }}>
         <div className="row" style={{ alignItems: "baseline" }}>
           <h1>{run.title}</h1>
           <span className="soft">
@@ -74,7 +74,7 @@ function OpenRun({ run, materials }: { readonly run: RunDoc; readonly materials:
             Undo{run.undo === null ? "" : `: ${run.undo.length > 34 ? `${run.undo.slice(0, 33)}…` : run.undo}`}
           </button>
         </div>
-      </div>
+      </section>
       <RunStrip />
       <SaveTrouble />
       <div className="desk">
