@@ -1,6 +1,6 @@
 import type { BriefDoc } from "@lampcrate/contract";
 import { type FamilyId, families, isFamilyId, startValues, valueErrors } from "@lampcrate/core";
-import { asc, desc, eq, inArray } from "drizzle-orm";
+import { and, asc, desc, eq, inArray } from "drizzle-orm";
 import type { Store } from "../db/open.ts";
 import { brief, briefCaution, briefLine, briefTier, briefVersion, type FrozenBrief, material } from "../db/schema.ts";
 import { badField, notFound, Problem } from "../http/problem.ts";
@@ -122,14 +122,24 @@ export function freezeBrief(db: Store, briefId: string, at: number, staffId: str
   return number;
 }
 
+type Frozen = FrozenBrief & { readonly ofRevision: number };
+
+/** Versions already read, by what makes them unlike any other, a rolled-back one included. */
+const read = new Map<string, Frozen>();
+const mostRead = 200;
+
 /** A frozen version. */
-export function frozenVersion(db: Store, briefId: string, number: number): FrozenBrief & { readonly ofRevision: number } {
-  const found = db
-    .select()
-    .from(briefVersion)
-    .where(eq(briefVersion.briefId, briefId))
-    .all()
-    .find((v) => v.number === number);
+export function frozenVersion(db: Store, briefId: string, number: number): Frozen {
+  const here = and(eq(briefVersion.briefId, briefId), eq(briefVersion.number, number));
+  const found = db.select({ at: briefVersion.at, ofRevision: briefVersion.ofRevision }).from(briefVersion).where(here).get();
   if (!found) throw notFound("version of this brief");
-  return { ...found.frozen, ofRevision: found.ofRevision };
+  const key = `${briefId} ${number} ${found.at} ${found.ofRevision}`;
+  const known = read.get(key);
+  if (known) return known;
+  const frozen = db.select({ frozen: briefVersion.frozen }).from(briefVersion).where(here).get()?.frozen;
+  if (!frozen) throw notFound("version of this brief");
+  const version = { ...frozen, ofRevision: found.ofRevision };
+  if (read.size >= mostRead) read.clear();
+  read.set(key, version);
+  return version;
 }

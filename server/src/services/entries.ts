@@ -8,7 +8,7 @@ import { Problem, stale } from "../http/problem.ts";
 import { hashOf } from "../http/security.ts";
 import { frozenVersion } from "./briefs.ts";
 import { entryDocs } from "./entryDoc.ts";
-import { houseDoc } from "./house.ts";
+import { houseZone } from "./house.ts";
 import { newId } from "./ids.ts";
 import { publicRun, type RunRow } from "./runs.ts";
 import { entryDoor, sheetDoc } from "./sheet.ts";
@@ -57,7 +57,7 @@ export function receiveEntry(deps: Deps, code: string, input: EntryInput): { rea
 }
 
 function refuseClosed(db: Store, row: RunRow, now: number): void {
-  const door = entryDoor(row, houseDoc(db).zone, now);
+  const door = entryDoor(row, houseZone(db), now);
   if (door === "open") return;
   const message =
     door === "closed"

@@ -29,6 +29,11 @@ export function houseDoc(db: Store): HouseDoc {
   return { name, zone, currency, units, publicUrl, keepingDays, revision, rooms, closures };
 }
 
+/** The house's zone alone. */
+export function houseZone(db: Store): string {
+  return db.select({ zone: house.zone }).from(house).where(eq(house.id, houseId)).get()?.zone ?? "UTC";
+}
+
 /** Makes the house and its first planner. Throws 403 on a wrong code, 409 when there is one already. */
 export async function setUp(deps: Deps, input: SetupInput): Promise<string> {
   if (!isEmpty(deps.db)) throw new Problem(409, "Set up already", "This house has been set up. Sign in instead.");
