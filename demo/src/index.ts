@@ -9,10 +9,10 @@ import {
   decide,
   entriesOf,
   houseDoc,
+  Intake,
   openDatabase,
   type Person,
   publish,
-  receiveEntry,
   runDoc,
   saveBrief,
   saveHouse,
@@ -57,7 +57,7 @@ export async function loadDemo(folder: string, now: number, url: string): Promis
     atHome(34, 6),
   );
   run.publish(firstFlights);
-  run.send(firstFlights, "first", 18, (name, i) => spinnerEntry(name, i === 7 ? "decimal" : "none"), now - 36 * day, now - 13 * day);
+  await run.send(firstFlights, "first", 18, (name, i) => spinnerEntry(name, i === 7 ? "decimal" : "none"), now - 36 * day, now - 13 * day);
   run.sift(firstFlights, () => true, now - 11 * day);
 
   const walk = run.make(
@@ -79,7 +79,7 @@ export async function loadDemo(folder: string, now: number, url: string): Promis
       "Saturday drop-in",
     );
   run.publish(walk);
-  run.send(
+  await run.send(
     walk,
     "walk",
     13,
@@ -100,7 +100,7 @@ export async function loadDemo(folder: string, now: number, url: string): Promis
   run.session(seeds, days.saturday(-2), "11:00", "library-corner", 180, atHome(40, 10), "Bags out");
   run.session(seeds, days.saturday(0), "14:00", "library-corner", 120, atHome(36, 12), "Bags out");
   run.publish(seeds);
-  run.send(
+  await run.send(
     seeds,
     "seed",
     26,
@@ -163,12 +163,16 @@ async function makeHouse(deps: Deps, days: DemoDays, url: string): Promise<Perso
 
 /** Does with the demo's runs what a planner and families would do, at the time they would. */
 class DemoRuns {
+  private readonly intake: Intake;
+
   constructor(
     private readonly deps: Deps,
     private readonly planner: Person,
     private readonly store: Record<MaterialKey, string>,
     private readonly setClock: (instant: number) => void,
-  ) {}
+  ) {
+    this.intake = new Intake(deps);
+  }
 
   make(
     title: string,
@@ -204,11 +208,18 @@ class DemoRuns {
   }
 
   /** Sends `count` entries, spread evenly over a stretch of time. */
-  send(id: string, name: string, count: number, make: (name: string, i: number) => EntryInput, from: number, to: number): void {
+  async send(
+    id: string,
+    name: string,
+    count: number,
+    make: (name: string, i: number) => EntryInput,
+    from: number,
+    to: number,
+  ): Promise<void> {
     const code = runDoc(this.deps.db, id, this.planner).code ?? "";
     for (let i = 0; i < count; i += 1) {
       this.setClock(from + ((to - from) * (i + 1)) / (count + 1) - wholeBelow(3600_000, seedOf(name), i));
-      receiveEntry(this.deps, code, make(`${name}${String(i + 1).padStart(2, "0")}`, i));
+      await this.intake.receive(code, make(`${name}${String(i + 1).padStart(2, "0")}`, i));
     }
   }
 

@@ -6,9 +6,10 @@ import QRCode from "qrcode";
 import type { Deps } from "../deps.ts";
 import { badField } from "../http/problem.ts";
 import { body } from "../http/validate.ts";
-import { correct, eraseEntry, mine, receiveEntry, withdraw } from "../services/entries.ts";
+import { correct, eraseEntry, mine, withdraw } from "../services/entries.ts";
 import { revealDoc } from "../services/findings.ts";
 import { houseDoc } from "../services/house.ts";
+import { Intake } from "../services/intake.ts";
 import { publicRun } from "../services/runs.ts";
 import { sheetDoc } from "../services/sheet.ts";
 
@@ -28,10 +29,11 @@ const secret = validator("header", (value: Record<string, string>) => {
 
 /** All that is reachable without signing in: a published run's sheet, its entry door and its reveal, and one's own entry. */
 export function publicRoutes(deps: Deps) {
+  const intake = new Intake(deps);
   return new Hono()
     .get("/public/runs/:code", code, (c) => c.json(sheetDoc(deps.db, publicRun(deps.db, c.req.valid("param").code), deps.clock())))
-    .post("/public/runs/:code/entries", code, body(entryInput), (c) => {
-      const { receipt, isNew } = receiveEntry(deps, c.req.valid("param").code, c.req.valid("json"));
+    .post("/public/runs/:code/entries", code, body(entryInput), async (c) => {
+      const { receipt, isNew } = await intake.receive(c.req.valid("param").code, c.req.valid("json"));
       return c.json(receipt, isNew ? 201 : 200);
     })
     .get("/public/runs/:code/qr.svg", code, async (c) => {
