@@ -1,4 +1,4 @@
-import { Hono } from "hono";
+import { Hono, type MiddlewareHandler } from "hono";
 import { bodyLimit } from "hono/body-limit";
 import { HTTPException } from "hono/http-exception";
 import { routePath } from "hono/route";
@@ -35,7 +35,7 @@ export function createApp(deps: Deps): Hono {
     c.res.headers.set("cache-control", "no-store");
   });
   app.use("/api/*", sameSiteOnly);
-  app.use("/api/*", bodyLimit({ maxSize: mostBytes, onError: () => tooLarge().toResponse() }));
+  app.use("/api/*", smallBodies);
   app.get("/healthz", (c) => {
     deps.db.$client.prepare("select 1").get();
     return c.json({ ok: true });
@@ -46,6 +46,16 @@ export function createApp(deps: Deps): Hono {
   app.onError((error) => problemOf(error, deps).toResponse());
   return app;
 }
+
+const whenUnsized = bodyLimit({ maxSize: mostBytes, onError: () => tooLarge().toResponse() });
+
+/** Refuses large bodies by the length they declare; one that declares none is counted as it comes in. */
+const smallBodies: MiddlewareHandler = async (c, next) => {
+  const declared = c.req.header("content-length");
+  if (declared === undefined) return whenUnsized(c, next);
+  if (Number(declared) > mostBytes) return tooLarge().toResponse();
+  return next();
+};
 
 function tooLarge(): Problem {
   const message = `That is more than ${mostBytes / 1024} kB. Shorten it and send it again.`;
