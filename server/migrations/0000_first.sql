@@ -239,8 +239,8 @@ CREATE TABLE `staff` (
 --> statement-breakpoint
 CREATE UNIQUE INDEX `staff_sign_in_unique` ON `staff` (`sign_in`);--> statement-breakpoint
 CREATE TABLE `trial` (
-	`id` text PRIMARY KEY NOT NULL,
-	`version_id` text NOT NULL,
+	`id` integer PRIMARY KEY NOT NULL,
+	`version_id` integer NOT NULL,
 	`number` integer NOT NULL,
 	`raw` text,
 	`value` real,
@@ -270,7 +270,7 @@ CREATE TABLE `undo_step` (
 --> statement-breakpoint
 CREATE INDEX `undo_run` ON `undo_step` (`run_id`,`staff_id`);--> statement-breakpoint
 CREATE TABLE `version` (
-	`id` text PRIMARY KEY NOT NULL,
+	`id` integer PRIMARY KEY NOT NULL,
 	`entry_id` text NOT NULL,
 	`number` integer NOT NULL,
 	`role` text NOT NULL,

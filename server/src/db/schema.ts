@@ -258,7 +258,7 @@ export const entry = sqliteTable(
 export const version = sqliteTable(
   "version",
   {
-    id: text("id").primaryKey(),
+    id: integer("id").primaryKey(),
     entryId: text("entry_id")
       .notNull()
       .references(() => entry.id, { onDelete: "cascade" }),
@@ -277,8 +277,8 @@ export const version = sqliteTable(
 export const trial = sqliteTable(
   "trial",
   {
-    id: text("id").primaryKey(),
-    versionId: text("version_id")
+    id: integer("id").primaryKey(),
+    versionId: integer("version_id")
       .notNull()
       .references(() => version.id, { onDelete: "cascade" }),
     number: integer("number").notNull(),

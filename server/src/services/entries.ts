@@ -8,7 +8,7 @@ import { Problem, stale } from "../http/problem.ts";
 import { hashOf } from "../http/security.ts";
 import { frozenVersion } from "./briefs.ts";
 import { entryDocs } from "./entryDoc.ts";
-import { entryWriter } from "./entryWriter.ts";
+import { entryWriter, readVersions } from "./entryWriter.ts";
 import { houseZone } from "./house.ts";
 import type { RunRow } from "./runs.ts";
 import { entryDoor, sheetDoc } from "./sheet.ts";
@@ -16,8 +16,8 @@ import { entryDoor, sheetDoc } from "./sheet.ts";
 type EntryRow = typeof entry.$inferSelect;
 
 /** Throws 403 with the day, unless entries are open now. */
-export function refuseClosed(db: Store, row: RunRow, now: number): void {
-  const door = entryDoor(row, houseZone(db), now);
+export function refuseClosed(row: RunRow, zone: string, now: number): void {
+  const door = entryDoor(row, zone, now);
   if (door === "open") return;
   const message =
     door === "closed"
@@ -60,12 +60,12 @@ export function correct(deps: Deps, secret: string, input: EntryCorrection): Min
   return deps.db.transaction((tx) => {
     const { row, of } = byLink(tx, secret);
     if (row.revision !== input.revision) throw stale(mineDoc(tx, row, of, deps.clock()).entry, []);
-    refuseClosed(tx, of, deps.clock());
+    refuseClosed(of, houseZone(tx), deps.clock());
     const before = mineDoc(tx, row, of, deps.clock()).entry;
     tx.insert(correction).values({ entryId: row.id, at: deps.clock(), by: "the family", before: before.versions }).run();
+    const versions = readVersions(input.versions, frozenVersion(tx, of.briefId, row.briefVersion).brief);
     tx.delete(version).where(eq(version.entryId, row.id)).run();
-    const { brief } = frozenVersion(tx, of.briefId, row.briefVersion);
-    entryWriter(deps.db).writeVersions(row.id, input.versions, brief);
+    entryWriter(deps.db).writeVersions(row.id, versions);
     tx.update(entry)
       .set({ ageBand: input.ageBand, said: input.said, state: "waiting", revision: row.revision + 1 })
       .where(eq(entry.id, row.id))

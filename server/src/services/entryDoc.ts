@@ -64,7 +64,7 @@ function versionDoc(row: VersionRow, trials: readonly TrialRow[], { brief }: Fro
     : [];
   const dimension = family?.measures(brief.spec)[0].dimension ?? "count";
   return {
-    id: row.id,
+    id: String(row.id),
     number: row.number,
     role: row.role,
     changed: row.changed,
@@ -76,7 +76,7 @@ function versionDoc(row: VersionRow, trials: readonly TrialRow[], { brief }: Fro
     trials: trials.map((t, i) => {
       const verdict = checked[i]?.verdict ?? { flag: null, offers: [] };
       return {
-        id: t.id,
+        id: String(t.id),
         number: t.number,
         raw: t.raw,
         value: t.value,
@@ -92,8 +92,8 @@ function versionDoc(row: VersionRow, trials: readonly TrialRow[], { brief }: Fro
   };
 }
 
-function groupBy<T>(rows: readonly T[], key: (row: T) => string): Map<string, T[]> {
-  const groups = new Map<string, T[]>();
+function groupBy<T, K>(rows: readonly T[], key: (row: T) => K): Map<K, T[]> {
+  const groups = new Map<K, T[]>();
   for (const row of rows) {
     const group = groups.get(key(row));
     if (group) group.push(row);

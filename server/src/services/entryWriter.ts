@@ -1,37 +1,92 @@
-import type { EntryInput, VersionInput } from "@lampcrate/contract";
-import { aliasOf, families, isFamilyId, readTrial, refusalWords } from "@lampcrate/core";
+import type { BriefDoc, EntryInput, TrialInput, VersionInput } from "@lampcrate/contract";
+import { aliasOf, families, readTrial, refusalWords } from "@lampcrate/core";
 import { and, eq, sql } from "drizzle-orm";
+import { Compiled } from "../db/compiled.ts";
 import type { Database } from "../db/open.ts";
-import { consent, entry, type FrozenBrief, trial, version } from "../db/schema.ts";
+import { consent, entry, trial, version } from "../db/schema.ts";
 import { Problem } from "../http/problem.ts";
 import { hashOf } from "../http/security.ts";
-import { newId } from "./ids.ts";
 
 const p = sql.placeholder;
+
+/** A version of an entry with its trials, read into SI and ready to be written. */
+export interface ReadVersion extends Omit<VersionInput, "trials" | "guess"> {
+  readonly number: number;
+  readonly guessRaw: string | null;
+  readonly guessValue: number | null;
+  readonly trials: readonly (TrialInput & { readonly value: number | null })[];
+}
+
+/** Reads every trial's words into SI. Throws 422 naming each field that can't be read, before anything is written. */
+export function readVersions(versions: readonly VersionInput[], brief: BriefDoc): readonly ReadVersion[] {
+  const family = families[brief.family];
+  const [measure] = family.measures(brief.spec);
+  const variables = new Set(family.variables.map((field) => field.id));
+  const errors: { field: string; message: string }[] = [];
+  const read = (raw: string | null, field: string): number | null => {
+    if (raw === null) return null;
+    const found = readTrial(raw, measure);
+    if (found.ok) return found.si;
+    errors.push({ field, message: refusalWords(found.reason, raw, { dimension: measure.dimension, defaultUnit: measure.unit }) });
+    return null;
+  };
+  // The bare test, which the contract lets stand first only, is number 0.
+  let builds = 0;
+  const rows = versions.map(({ guess, trials, ...input }, v) => {
+    if (input.role === "build") builds += 1;
+    for (const name of Object.keys(input.variables))
+      if (!variables.has(name)) errors.push({ field: `versions[${v}].variables.${name}`, message: "This challenge has no such variable." });
+    return {
+      ...input,
+      number: builds,
+      guessRaw: guess,
+      guessValue: read(guess, `versions[${v}].guess`),
+      trials: trials.map((t, i) => {
+        if (!measure.instruments.includes(t.instrument))
+          errors.push({
+            field: `versions[${v}].trials[${i}].instrument`,
+            message: `Measure this with one of: ${measure.instruments.join(", ")}.`,
+          });
+        return { ...t, value: read(t.raw, `versions[${v}].trials[${i}].raw`) };
+      }),
+    };
+  });
+  if (errors.length > 0) throw new Problem(422, "Check what you typed", errors.map((e) => e.message).join(" "), { errors });
+  return rows;
+}
 
 /** Writes entries with statements that are prepared once: building them anew took ten times as long as running them. */
 export class EntryWriter {
   private readonly known;
-  private readonly aliasTaken;
+  private readonly entryWithId;
+  private readonly entryWithAlias;
   private readonly putEntry;
   private readonly putVersion;
   private readonly putTrial;
   private readonly putConsent;
 
   constructor(db: Database) {
+    const compile = (query: ConstructorParameters<typeof Compiled>[1]): Compiled => new Compiled(db.$client, query);
+    const one = { id: entry.id };
     this.known = db
       .select()
       .from(entry)
       .where(eq(entry.id, p("id")))
       .prepare();
-    this.aliasTaken = db
-      .select({ id: entry.id })
-      .from(entry)
-      .where(and(eq(entry.runId, p("runId")), eq(entry.alias, p("alias"))))
-      .prepare();
-    this.putEntry = db
-      .insert(entry)
-      .values({
+    this.entryWithId = compile(
+      db
+        .select(one)
+        .from(entry)
+        .where(eq(entry.id, p("id"))),
+    );
+    this.entryWithAlias = compile(
+      db
+        .select(one)
+        .from(entry)
+        .where(and(eq(entry.runId, p("runId")), eq(entry.alias, p("alias")))),
+    );
+    this.putEntry = compile(
+      db.insert(entry).values({
         id: p("id"),
         runId: p("runId"),
         briefVersion: p("briefVersion"),
@@ -43,12 +98,10 @@ export class EntryWriter {
         state: "waiting",
         sentAt: p("sentAt"),
         revision: 1,
-      })
-      .prepare();
-    this.putVersion = db
-      .insert(version)
-      .values({
-        id: p("id"),
+      }),
+    );
+    this.putVersion = compile(
+      db.insert(version).values({
         entryId: p("entryId"),
         number: p("number"),
         role: p("role"),
@@ -58,12 +111,10 @@ export class EntryWriter {
         guessRaw: p("guessRaw"),
         guessValue: p("guessValue"),
         place: p("place"),
-      })
-      .prepare();
-    this.putTrial = db
-      .insert(trial)
-      .values({
-        id: p("id"),
+      }),
+    );
+    this.putTrial = compile(
+      db.insert(trial).values({
         versionId: p("versionId"),
         number: p("number"),
         raw: p("raw"),
@@ -72,21 +123,20 @@ export class EntryWriter {
         seen: p("seen"),
         atLeast: p("atLeast"),
         kept: p("kept"),
-      })
-      .prepare();
-    this.putConsent = db
-      .insert(consent)
-      .values({ entryId: p("entryId"), to: p("to"), given: p("given"), at: p("at"), words: p("words") })
-      .prepare();
+      }),
+    );
+    this.putConsent = compile(
+      db.insert(consent).values({ entryId: p("entryId"), to: p("to"), given: p("given"), at: p("at"), words: p("words") }),
+    );
   }
 
   /** The entry with this id, if there is one. */
   find(id: string): typeof entry.$inferSelect | undefined {
-    return this.known.get({ id });
+    return this.entryWithId.finds({ id }) ? this.known.get({ id }) : undefined;
   }
 
-  /** Keeps a new entry with its versions, trials and consents; gives its alias. Refuses, by field, what can't be read. */
-  write(runId: string, briefVersion: number, input: EntryInput, brief: FrozenBrief["brief"], at: number): string {
+  /** Keeps a new entry with its versions, trials and consents; gives its alias. */
+  write(runId: string, briefVersion: number, input: EntryInput, versions: readonly ReadVersion[], at: number): string {
     const alias = this.freeAlias(runId, input.id);
     this.putEntry.run({
       id: input.id,
@@ -98,72 +148,25 @@ export class EntryWriter {
       said: input.said,
       sentAt: at,
     });
-    this.writeVersions(input.id, input.versions, brief);
+    this.writeVersions(input.id, versions);
     this.putConsent.run({ entryId: input.id, to: "keep", given: input.consentKeep, at, words: "keep these measurements" });
     this.putConsent.run({ entryId: input.id, to: "photo", given: input.consentPhoto, at, words: "show the photo" });
     return alias;
   }
 
-  private freeAlias(runId: string, id: string): string {
-    for (let attempt = 0; ; attempt += 1) {
-      const alias = aliasOf(id, attempt);
-      if (!this.aliasTaken.get({ runId, alias })) return alias;
+  /** Writes an entry's versions and their trials. */
+  writeVersions(entryId: string, versions: readonly ReadVersion[]): void {
+    for (const row of versions) {
+      const versionId = this.putVersion.run({ ...row, entryId });
+      for (const [i, t] of row.trials.entries()) this.putTrial.run({ ...t, versionId, number: i + 1 });
     }
   }
 
-  /** Reads every trial's words into SI; one that can't be read is refused by its field. */
-  writeVersions(entryId: string, versions: readonly VersionInput[], brief: FrozenBrief["brief"]): void {
-    if (!isFamilyId(brief.family)) return;
-    const [measure] = families[brief.family].measures(brief.spec);
-    const variables = new Set(families[brief.family].variables.map((field) => field.id));
-    const errors: { field: string; message: string }[] = [];
-    const read = (raw: string | null, field: string): number | null => {
-      if (raw === null) return null;
-      const found = readTrial(raw, measure);
-      if (found.ok) return found.si;
-      errors.push({ field, message: refusalWords(found.reason, raw, { dimension: measure.dimension, defaultUnit: measure.unit }) });
-      return null;
-    };
-    // The bare test, which the contract lets stand first only, is number 0.
-    let builds = 0;
-    for (const [v, input] of versions.entries()) {
-      const id = newId();
-      if (input.role === "build") builds += 1;
-      for (const name of Object.keys(input.variables))
-        if (!variables.has(name))
-          errors.push({ field: `versions[${v}].variables.${name}`, message: "This challenge has no such variable." });
-      this.putVersion.run({
-        id,
-        entryId,
-        number: builds,
-        role: input.role,
-        changed: input.changed,
-        madeOf: input.madeOf,
-        variables: input.variables,
-        guessRaw: input.guess,
-        guessValue: read(input.guess, `versions[${v}].guess`),
-        place: input.place,
-      });
-      for (const [i, t] of input.trials.entries()) {
-        if (!measure.instruments.includes(t.instrument))
-          errors.push({
-            field: `versions[${v}].trials[${i}].instrument`,
-            message: `Measure this with one of: ${measure.instruments.join(", ")}.`,
-          });
-        this.putTrial.run({
-          id: newId(),
-          versionId: id,
-          number: i + 1,
-          raw: t.raw,
-          value: read(t.raw, `versions[${v}].trials[${i}].raw`),
-          instrument: t.instrument,
-          seen: t.seen,
-          atLeast: t.atLeast,
-          kept: t.kept,
-        });
-      }
+  private freeAlias(runId: string, id: string): string {
+    for (let attempt = 0; ; attempt += 1) {
+      const alias = aliasOf(id, attempt);
+      if (!this.entryWithAlias.finds({ runId, alias })) return alias;
     }
-    if (errors.length > 0) throw new Problem(422, "Check what you typed", errors.map((e) => e.message).join(" "), { errors });
   }
 }
 

@@ -1,11 +1,14 @@
 import type { BriefDoc, EntryInput, Receipt } from "@lampcrate/contract";
+import { plainCode } from "@lampcrate/core";
+import { eq, sql } from "drizzle-orm";
+import { house, run } from "../db/schema.ts";
 import type { Deps } from "../deps.ts";
 import { Problem } from "../http/problem.ts";
 import { hashOf } from "../http/security.ts";
 import { frozenVersion } from "./briefs.ts";
 import { refuseClosed } from "./entries.ts";
-import { entryWriter } from "./entryWriter.ts";
-import { publicRun, type RunRow } from "./runs.ts";
+import { entryWriter, readVersions } from "./entryWriter.ts";
+import { openRun, type RunRow } from "./runs.ts";
 
 /** What an entry got: its receipt, and whether it is new. */
 export interface Received {
@@ -20,6 +23,11 @@ interface Waiting {
   readonly refuse: (error: unknown) => void;
 }
 
+/** Turns of the event loop that an entry waits for others at most: well under a millisecond when none come. */
+const mostRounds = 12;
+
+const mostBriefs = 100;
+
 /** A run's door as it stands in one commit: read once for all entries that come in together. */
 interface Door {
   readonly row: RunRow;
@@ -29,25 +37,36 @@ interface Door {
 }
 
 /**
- * Takes entries in. Those that arrive together are committed together, each in a savepoint of its own, and none is
- * acknowledged before the commit is on disk: a club that sends forty logbooks at once waits for one disk write, not forty.
+ * Takes entries in. Those that arrive together are committed together, and none is acknowledged before the commit is
+ * on disk: a club that sends forty logbooks at once waits for one disk write, not forty. All that can be refused is
+ * refused before anything of an entry is written, so one bad entry does not touch its neighbours.
  */
 export class Intake {
   private waiting: Waiting[] = [];
   private readonly together: (waiting: readonly Waiting[]) => (() => void)[];
+  private readonly runWithCode;
+  private readonly zone;
+  /** Briefs as published; a run's revision moves whenever it is published. */
+  private readonly briefs = new Map<string, BriefDoc>();
 
   constructor(private readonly deps: Deps) {
-    const client = deps.db.$client;
-    const alone = client.transaction((door: Door, input: EntryInput) => this.keep(door, input));
-    this.together = client.transaction((waiting: readonly Waiting[]) => {
+    const { db } = deps;
+    this.runWithCode = db
+      .select()
+      .from(run)
+      .where(eq(run.code, sql.placeholder("code")))
+      .prepare();
+    this.zone = db.select({ zone: house.zone }).from(house).prepare();
+    this.together = db.$client.transaction((waiting: readonly Waiting[]) => {
       const doors = new Map<string, Door>();
       return waiting.map(({ code, input, give, refuse }) => {
         try {
           const door = doors.get(code) ?? this.doorOf(code);
           doors.set(code, door);
-          const received = alone(door, input);
+          const received = this.keep(door, input);
           return () => give(received);
         } catch (error) {
+          if (!(error instanceof Problem)) throw error;
           return () => refuse(error);
         }
       });
@@ -58,8 +77,15 @@ export class Intake {
   receive(code: string, input: EntryInput): Promise<Received> {
     return new Promise((give, refuse) => {
       this.waiting.push({ code, input, give, refuse });
-      if (this.waiting.length === 1) setImmediate(() => this.commit());
+      if (this.waiting.length === 1) this.gather(0, mostRounds);
     });
+  }
+
+  /** Waits while more keep coming, a few turns of the event loop at most, then commits. */
+  private gather(before: number, rounds: number): void {
+    const now = this.waiting.length;
+    if (now === before || rounds === 0) this.commit();
+    else setImmediate(() => this.gather(now, rounds - 1));
   }
 
   private commit(): void {
@@ -73,15 +99,24 @@ export class Intake {
     }
   }
 
-  private doorOf(code: string): Door {
-    const row = publicRun(this.deps.db, code);
-    const { brief } = frozenVersion(this.deps.db, row.briefId, row.publishedVersion ?? 0);
+  private doorOf(typed: string): Door {
+    const row = openRun(this.runWithCode.get({ code: plainCode(typed) }));
     try {
-      refuseClosed(this.deps.db, row, this.deps.clock());
-      return { row, brief, closed: null };
+      refuseClosed(row, this.zone.get()?.zone ?? "UTC", this.deps.clock());
+      return { row, brief: this.briefOf(row), closed: null };
     } catch (closed) {
-      return { row, brief, closed };
+      return { row, brief: this.briefOf(row), closed };
     }
+  }
+
+  private briefOf(row: RunRow): BriefDoc {
+    const key = `${row.id} ${row.revision}`;
+    const known = this.briefs.get(key);
+    if (known) return known;
+    const { brief } = frozenVersion(this.deps.db, row.briefId, row.publishedVersion ?? 0);
+    if (this.briefs.size >= mostBriefs) this.briefs.clear();
+    this.briefs.set(key, brief);
+    return brief;
   }
 
   private keep({ row, brief, closed }: Door, input: EntryInput): Received {
@@ -95,7 +130,8 @@ export class Intake {
       return { receipt: { alias: known.alias, revision: known.revision }, isNew: false };
     }
     if (closed !== null) throw closed;
-    const alias = writer.write(row.id, row.publishedVersion ?? 0, input, brief, this.deps.clock());
+    const versions = readVersions(input.versions, brief);
+    const alias = writer.write(row.id, row.publishedVersion ?? 0, input, versions, this.deps.clock());
     return { receipt: { alias, revision: 1 }, isNew: true };
   }
 }

@@ -22,16 +22,20 @@ export function runRow(db: Store, id: string): RunRow {
 
 /** The run that families may see by this code; throws 404 for unknown, unpublished and cancelled ones alike. */
 export function publicRun(db: Store, typed: string): RunRow {
-  const found = db
-    .select()
-    .from(run)
-    .where(eq(run.code, plainCode(typed)))
-    .get();
-  if (found?.status !== "published") {
-    const message = "No challenge is open under this code. Check the two words and the number.";
-    throw new Problem(404, "No such code", message, { errors: [{ field: "code", message }] });
-  }
-  return found;
+  return openRun(
+    db
+      .select()
+      .from(run)
+      .where(eq(run.code, plainCode(typed)))
+      .get(),
+  );
+}
+
+/** The run found under a code, if families may see it. */
+export function openRun(found: RunRow | undefined): RunRow {
+  if (found?.status === "published") return found;
+  const message = "No challenge is open under this code. Check the two words and the number.";
+  throw new Problem(404, "No such code", message, { errors: [{ field: "code", message }] });
 }
 
 /** Everything the desk shows of a run. */
