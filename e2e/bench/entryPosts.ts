@@ -45,5 +45,6 @@ export async function benchEntryPosts(): Promise<{ full: number; bare: number; r
   if (bareServer.pid !== undefined) process.kill(-bareServer.pid);
   await house.stop();
   rmSync(folder, { recursive: true, force: true });
+  console.log({full,bare});
   return { full: median(full), bare: median(bare), ratio: median(full) / median(bare) };
 }

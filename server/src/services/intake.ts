@@ -23,8 +23,11 @@ interface Waiting {
   readonly refuse: (error: unknown) => void;
 }
 
-/** Turns of the event loop that an entry waits for others at most: well under a millisecond when none come. */
-const mostRounds = 12;
+/** Turns of the event loop without a newcomer after which those that wait are committed: a fraction of a millisecond. */
+const quietRounds = 10;
+
+/** Entries in one commit at most. */
+const mostTogether = 64;
 
 const mostBriefs = 100;
 
@@ -77,15 +80,16 @@ export class Intake {
   receive(code: string, input: EntryInput): Promise<Received> {
     return new Promise((give, refuse) => {
       this.waiting.push({ code, input, give, refuse });
-      if (this.waiting.length === 1) this.gather(0, mostRounds);
+      if (this.waiting.length === 1) this.gather(0, 0);
     });
   }
 
-  /** Waits while more keep coming, a few turns of the event loop at most, then commits. */
-  private gather(before: number, rounds: number): void {
+  /** Waits while more keep coming: until a few turns of the event loop in a row have brought none. */
+  private gather(before: number, quiet: number): void {
     const now = this.waiting.length;
-    if (now === before || rounds === 0) this.commit();
-    else setImmediate(() => this.gather(now, rounds - 1));
+    const still = now === before ? quiet + 1 : 0;
+    if (still >= quietRounds || now >= mostTogether) this.commit();
+    else setImmediate(() => this.gather(now, still));
   }
 
   private commit(): void {
