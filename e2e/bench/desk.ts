@@ -14,11 +14,26 @@ async function twentyLines(page: Page, house: House, id: string): Promise<void> 
     if (!material) throw new Error("the demo has materials");
     const kind = i % 5 === 4 ? "reusable" : material.unit === "piece" ? "counted" : "measured";
     return {
-      id: `bench-line-${i}`, materialId: material.id, per: i % 5 === 4 ? "table" : i % 2 ? "team" : "builder", kind, amount: kind === "measured" ? 600 : 2 + i, perRebuild: 0.5, spoilRate: 0.05, spread: 0.35, share: 1, unitsPerItem: 1, loss: 0.5,
-      source: "packed", standIn: "", tier: null, cut: null,
+      id: `bench-line-${i}`,
+      materialId: material.id,
+      per: i % 5 === 4 ? "table" : i % 2 ? "team" : "builder",
+      kind,
+      amount: kind === "measured" ? 600 : 2 + i,
+      perRebuild: 0.5,
+      spoilRate: 0.05,
+      spread: 0.35,
+      share: 1,
+      unitsPerItem: 1,
+      loss: 0.5,
+      source: "packed",
+      standIn: "",
+      tier: null,
+      cut: null,
     };
   });
-  const saved = await page.request.put(`${house.url}/api/runs/${id}/brief`, { data: { revision: run.briefRevision, words: "bench", brief: { ...run.brief, buildBy: "builder", lines } } });
+  const saved = await page.request.put(`${house.url}/api/runs/${id}/brief`, {
+    data: { revision: run.briefRevision, words: "bench", brief: { ...run.brief, buildBy: "builder", lines } },
+  });
   if (!saved.ok()) throw new Error(await saved.text());
 }
 
@@ -37,25 +52,30 @@ export async function benchDial(browser: Browser, house: House): Promise<{ worke
   const painted: number[] = [];
   for (let move = 0; move < 24; move += 1) {
     painted.push(
-      await slider.evaluate(async (dial, key) => {
-        const manifest = document.querySelector("[aria-label=Manifest]");
-        if (!manifest) throw new Error("the manifest is on the page");
-        const from = performance.now();
-        const changed = new Promise<void>((done) => {
-          const watch = new MutationObserver(() => {
-            watch.disconnect();
-            requestAnimationFrame(() => requestAnimationFrame(() => done()));
+      await slider.evaluate(
+        async (dial, key) => {
+          const manifest = document.querySelector("[aria-label=Manifest]");
+          if (!manifest) throw new Error("the manifest is on the page");
+          const from = performance.now();
+          const changed = new Promise<void>((done) => {
+            const watch = new MutationObserver(() => {
+              watch.disconnect();
+              requestAnimationFrame(() => requestAnimationFrame(() => done()));
+            });
+            watch.observe(manifest, { subtree: true, characterData: true, childList: true, attributes: true });
           });
-          watch.observe(manifest, { subtree: true, characterData: true, childList: true, attributes: true });
-        });
-        dial.dispatchEvent(new KeyboardEvent("keydown", { key, bubbles: true, cancelable: true }));
-        await changed;
-        return performance.now() - from;
-      }, move % 2 === 0 ? "PageUp" : "PageDown"),
+          dial.dispatchEvent(new KeyboardEvent("keydown", { key, bubbles: true, cancelable: true }));
+          await changed;
+          return performance.now() - from;
+        },
+        move % 2 === 0 ? "PageUp" : "PageDown",
+      ),
     );
     await page.waitForTimeout(60);
   }
-  const took = await page.evaluate(() => performance.getEntriesByName("crate").map((entry) => ((entry as PerformanceMeasure).detail as { tookMs: number }).tookMs));
+  const took = await page.evaluate(() =>
+    performance.getEntriesByName("crate").map((entry) => ((entry as PerformanceMeasure).detail as { tookMs: number }).tookMs),
+  );
   return { workerMs: median(took.slice(4)), paintedMs: median(painted.slice(4)), worstPaintedMs: Math.max(...painted.slice(4)) };
 }
 

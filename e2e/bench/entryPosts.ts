@@ -6,14 +6,20 @@ import autocannon from "autocannon";
 import { burstEntry, demoCode } from "../entries.ts";
 import { freePort, root, startHouse, untilHealthy } from "../harness.ts";
 
+/** Logbooks sent at once: a club's. */
+const connections = 32;
 const seconds = 4;
-const rounds = 3;
+const rounds = 4;
 let next = 100_000;
 
 /** Entry posts a second, each entry a new one. */
 async function postsPerSecond(url: string): Promise<number> {
   const result = await autocannon({
-    url, method: "POST", connections: 12, duration: seconds, headers: { "content-type": "application/json" },
+    url,
+    method: "POST",
+    connections,
+    duration: seconds,
+    headers: { "content-type": "application/json" },
     setupClient: (client) => {
       const fresh = (): void => {
         next += 1;
@@ -35,16 +41,27 @@ export async function benchEntryPosts(): Promise<{ full: number; bare: number; r
   const code = await demoCode(house, "Seed-Wing Spinner");
   const folder = mkdtempSync(join(tmpdir(), "lampcrate-bare-"));
   const port = await freePort();
-  const bareServer: ChildProcess = spawn("npx", ["tsx", "e2e/bench/bareServer.ts"], { cwd: root, env: { ...process.env, PORT: String(port), LAMPCRATE_DATA: folder }, detached: true, stdio: "ignore" });
+  const bareServer: ChildProcess = spawn("npx", ["tsx", "e2e/bench/bareServer.ts"], {
+    cwd: root,
+    env: { ...process.env, PORT: String(port), LAMPCRATE_DATA: folder },
+    detached: true,
+    stdio: "ignore",
+  });
   await untilHealthy(`http://localhost:${port}`, () => "");
   const [full, bare]: [number[], number[]] = [[], []];
   for (let round = 0; round < rounds; round += 1) {
-    bare.push(await postsPerSecond(`http://localhost:${port}/entries`));
-    full.push(await postsPerSecond(`${house.url}/api/public/runs/${encodeURIComponent(code)}/entries`));
+    const [of, to] = [
+      await postsPerSecond(`http://localhost:${port}/entries`),
+      await postsPerSecond(`${house.url}/api/public/runs/${encodeURIComponent(code)}/entries`),
+    ];
+    // The first round warms both up.
+    if (round === 0) continue;
+    bare.push(of);
+    full.push(to);
   }
   if (bareServer.pid !== undefined) process.kill(-bareServer.pid);
   await house.stop();
   rmSync(folder, { recursive: true, force: true });
-  console.log({full,bare});
+  console.log({ full, bare });
   return { full: median(full), bare: median(bare), ratio: median(full) / median(bare) };
 }

@@ -7,7 +7,9 @@ import { benchEntryPosts } from "./entryPosts.ts";
 function say(what: string, got: number, limit: number, unit: string, better: "below" | "above"): void {
   const good = better === "below" ? got <= limit : got >= limit;
   const share = better === "below" ? got / limit : got / limit;
-  console.log(`${good ? "ok  " : "MISS"} ${what.padEnd(52)} ${got.toFixed(got < 10 ? 2 : 0).padStart(7)} ${unit.padEnd(3)} ${better} ${limit} (${share.toFixed(2)} of it)`);
+  console.log(
+    `${good ? "ok  " : "MISS"} ${what.padEnd(52)} ${got.toFixed(got < 10 ? 2 : 0).padStart(7)} ${unit.padEnd(3)} ${better} ${limit} (${share.toFixed(2)} of it)`,
+  );
 }
 
 const house = await startHouse();
@@ -23,5 +25,7 @@ say("dial to painted manifest, worst of 20", dial.worstPaintedMs, 100, "ms", "be
 await browser.close();
 await house.stop();
 const posts = await benchEntryPosts();
-console.log(`     entry posts a second: full stack ${posts.full.toFixed(0)}, bare route ${posts.bare.toFixed(0)}, both synchronous=FULL, by turns`);
+console.log(
+  `     entry posts a second: full stack ${posts.full.toFixed(0)}, bare route ${posts.bare.toFixed(0)}, both synchronous=FULL, by turns`,
+);
 say("entry posts, full stack ÷ bare route", posts.ratio, 0.6, "", "above");

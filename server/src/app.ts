@@ -25,14 +25,15 @@ export function createApp(deps: Deps): Hono {
   const app = new Hono();
   app.use(securityHeaders);
   app.use("/api/*", async (c, next) => {
+    c.header("cache-control", "no-store");
     const from = performance.now();
     await next();
+    if (!deps.log.isLevelEnabled("info")) return;
     // The route's pattern, never the address: codes and ids are nobody's business in a log.
     deps.log.info(
       { method: c.req.method, route: routePath(c, -1), status: c.res.status, ms: Math.round(performance.now() - from) },
       "request",
     );
-    c.res.headers.set("cache-control", "no-store");
   });
   app.use("/api/*", sameSiteOnly);
   app.use("/api/*", smallBodies);
@@ -41,19 +42,19 @@ export function createApp(deps: Deps): Hono {
     return c.json({ ok: true });
   });
   app.route("/api", api(deps));
-  app.all("/api/*", () => new Problem(404, "Not found", "There is nothing at this address.").toResponse());
+  app.all("/api/*", (c) => new Problem(404, "Not found", "There is nothing at this address.").answer(c));
   if (deps.web !== null) app.get("*", pages(deps.web));
-  app.onError((error) => problemOf(error, deps).toResponse());
+  app.onError((error, c) => problemOf(error, deps).answer(c));
   return app;
 }
 
-const whenUnsized = bodyLimit({ maxSize: mostBytes, onError: () => tooLarge().toResponse() });
+const whenUnsized = bodyLimit({ maxSize: mostBytes, onError: (c) => tooLarge().answer(c) });
 
 /** Refuses large bodies by the length they declare; one that declares none is counted as it comes in. */
 const smallBodies: MiddlewareHandler = async (c, next) => {
   const declared = c.req.header("content-length");
   if (declared === undefined) return whenUnsized(c, next);
-  if (Number(declared) > mostBytes) return tooLarge().toResponse();
+  if (Number(declared) > mostBytes) return tooLarge().answer(c);
   return next();
 };
 

@@ -30,7 +30,7 @@ export function pages(folder: string): (c: Context) => Response {
         vary: "accept-encoding",
       };
       if (zipped) headers["content-encoding"] = "gzip";
-      return new Response(Readable.toWeb(createReadStream(zipped ? gz : file)) as ReadableStream, { headers });
+      return c.body(Readable.toWeb(createReadStream(zipped ? gz : file)) as ReadableStream, 200, headers);
     }
     const page = path === "/h" || path.startsWith("/h/") ? "home.html" : "index.html";
     return c.html(readFileSync(join(folder, page), "utf8"), 200, { "cache-control": "no-cache" });

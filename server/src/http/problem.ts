@@ -1,4 +1,6 @@
 import type { ProblemDoc } from "@lampcrate/contract";
+import type { Context } from "hono";
+import type { ContentfulStatusCode } from "hono/utils/http-status";
 
 type Extra = Pick<ProblemDoc, "errors" | "current" | "changed">;
 
@@ -13,10 +15,12 @@ export class Problem extends Error {
     this.headers = headers;
   }
 
-  toResponse(): Response {
-    return new Response(JSON.stringify(this.doc), {
-      status: this.doc.status,
-      headers: { "content-type": "application/problem+json; charset=utf-8", "cache-control": "no-store", ...this.headers },
+  /** As the answer to a request. */
+  answer(c: Context): Response {
+    return c.body(JSON.stringify(this.doc), this.doc.status as ContentfulStatusCode, {
+      "content-type": "application/problem+json; charset=utf-8",
+      "cache-control": "no-store",
+      ...this.headers,
     });
   }
 }

@@ -17,14 +17,18 @@ const policy = [
   "frame-ancestors 'none'",
 ].join("; ");
 
-/** Headers that every answer carries. */
-export const securityHeaders: MiddlewareHandler = async (c, next) => {
-  await next();
-  c.res.headers.set("content-security-policy", policy);
-  c.res.headers.set("x-content-type-options", "nosniff");
-  c.res.headers.set("referrer-policy", "no-referrer");
-  c.res.headers.set("cross-origin-opener-policy", "same-origin");
-  c.res.headers.set("permissions-policy", "camera=(), microphone=(), geolocation=()");
+const headers = {
+  "content-security-policy": policy,
+  "x-content-type-options": "nosniff",
+  "referrer-policy": "no-referrer",
+  "cross-origin-opener-policy": "same-origin",
+  "permissions-policy": "camera=(), microphone=(), geolocation=()",
+};
+
+/** Headers that every answer carries. Set before the answer is made: opening a finished one costs more than making it. */
+export const securityHeaders: MiddlewareHandler = (c, next) => {
+  for (const [name, value] of Object.entries(headers)) c.header(name, value);
+  return next();
 };
 
 /** Refuses writes that another site's page sends: by the browser's own word, or by an origin that is not this host. */

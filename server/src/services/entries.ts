@@ -15,17 +15,15 @@ import { entryDoor, sheetDoc } from "./sheet.ts";
 
 type EntryRow = typeof entry.$inferSelect;
 
-/** Throws 403 with the day, unless entries are open now. */
-export function refuseClosed(row: RunRow, zone: string, now: number): void {
-  const door = entryDoor(row, zone, now);
-  if (door === "open") return;
-  const message =
-    door === "closed"
-      ? `Entries closed at the end of ${dateWords(row.closesOn ?? "")}.`
-      : row.opensOn
-        ? `Entries open on ${dateWords(row.opensOn)}.`
-        : "Entries are not open yet.";
-  throw new Problem(403, "Entries are not open", message, { errors: [{ field: "code", message }] });
+/** Why entries don't come in now, with the day. */
+export function closedProblem(row: RunRow, zone: string, now: number): Problem {
+  const closed = entryDoor(row, zone, now) === "closed";
+  const message = closed
+    ? `Entries closed at the end of ${dateWords(row.closesOn ?? "")}.`
+    : row.opensOn
+      ? `Entries open on ${dateWords(row.opensOn)}.`
+      : "Entries are not open yet.";
+  return new Problem(403, "Entries are not open", message, { errors: [{ field: "code", message }] });
 }
 
 /** The entry behind a private link; throws 404 for every link that opens none. */
@@ -60,7 +58,8 @@ export function correct(deps: Deps, secret: string, input: EntryCorrection): Min
   return deps.db.transaction((tx) => {
     const { row, of } = byLink(tx, secret);
     if (row.revision !== input.revision) throw stale(mineDoc(tx, row, of, deps.clock()).entry, []);
-    refuseClosed(of, houseZone(tx), deps.clock());
+    const zone = houseZone(tx);
+    if (entryDoor(of, zone, deps.clock()) !== "open") throw closedProblem(of, zone, deps.clock());
     const before = mineDoc(tx, row, of, deps.clock()).entry;
     tx.insert(correction).values({ entryId: row.id, at: deps.clock(), by: "the family", before: before.versions }).run();
     const versions = readVersions(input.versions, frozenVersion(tx, of.briefId, row.briefVersion).brief);

@@ -6,9 +6,10 @@ import type { Deps } from "../deps.ts";
 import { Problem } from "../http/problem.ts";
 import { hashOf } from "../http/security.ts";
 import { frozenVersion } from "./briefs.ts";
-import { refuseClosed } from "./entries.ts";
+import { closedProblem } from "./entries.ts";
 import { entryWriter, readVersions } from "./entryWriter.ts";
 import { openRun, type RunRow } from "./runs.ts";
+import { openSpan } from "./sheet.ts";
 
 /** What an entry got: its receipt, and whether it is new. */
 export interface Received {
@@ -29,7 +30,14 @@ const quietRounds = 10;
 /** Entries in one commit at most. */
 const mostTogether = 64;
 
-const mostBriefs = 100;
+const mostOffers = 100;
+
+/** What a published run asks for, and the instants between which entries come in. */
+interface Offered {
+  readonly brief: BriefDoc;
+  readonly from: number;
+  readonly until: number;
+}
 
 /** A run's door as it stands in one commit: read once for all entries that come in together. */
 interface Door {
@@ -49,8 +57,8 @@ export class Intake {
   private readonly together: (waiting: readonly Waiting[]) => (() => void)[];
   private readonly runWithCode;
   private readonly zone;
-  /** Briefs as published; a run's revision moves whenever it is published. */
-  private readonly briefs = new Map<string, BriefDoc>();
+  /** Runs as published; a run's revision moves whenever it or its days change. */
+  private readonly offers = new Map<string, Offered>();
 
   constructor(private readonly deps: Deps) {
     const { db } = deps;
@@ -105,22 +113,21 @@ export class Intake {
 
   private doorOf(typed: string): Door {
     const row = openRun(this.runWithCode.get({ code: plainCode(typed) }));
-    try {
-      refuseClosed(row, this.zone.get()?.zone ?? "UTC", this.deps.clock());
-      return { row, brief: this.briefOf(row), closed: null };
-    } catch (closed) {
-      return { row, brief: this.briefOf(row), closed };
-    }
+    const zone = this.zone.get()?.zone ?? "UTC";
+    const { brief, from, until } = this.offered(row, zone);
+    const now = this.deps.clock();
+    return { row, brief, closed: now >= from && now < until ? null : closedProblem(row, zone, now) };
   }
 
-  private briefOf(row: RunRow): BriefDoc {
-    const key = `${row.id} ${row.revision}`;
-    const known = this.briefs.get(key);
+  private offered(row: RunRow, zone: string): Offered {
+    const key = `${row.id} ${row.revision} ${zone}`;
+    const known = this.offers.get(key);
     if (known) return known;
     const { brief } = frozenVersion(this.deps.db, row.briefId, row.publishedVersion ?? 0);
-    if (this.briefs.size >= mostBriefs) this.briefs.clear();
-    this.briefs.set(key, brief);
-    return brief;
+    const offered = { brief, ...openSpan(row, zone) };
+    if (this.offers.size >= mostOffers) this.offers.clear();
+    this.offers.set(key, offered);
+    return offered;
   }
 
   private keep({ row, brief, closed }: Door, input: EntryInput): Received {

@@ -62,12 +62,19 @@ function cautionWords({ brief, materials }: FrozenBrief): readonly string[] {
   return [...words.slice(0, -1), ...brief.cautions.map((caution) => caution.words), ...words.slice(-1)];
 }
 
-/** Whether entries may come in now, by the house's days. */
+/** The instants between which entries come in: from the first day to the end of the last, by the house's clock. */
+export function openSpan(row: RunRow, zone: string): { readonly from: number; readonly until: number } {
+  return {
+    from: (row.opensOn === null ? null : startOfDay(row.opensOn, zone)) ?? Number.POSITIVE_INFINITY,
+    until: (row.closesOn === null ? null : endOfDay(row.closesOn, zone)) ?? Number.POSITIVE_INFINITY,
+  };
+}
+
+/** Whether entries may come in now. */
 export function entryDoor(row: RunRow, zone: string, now: number): SheetDoc["entries"] {
-  const opens = row.opensOn === null ? null : startOfDay(row.opensOn, zone);
-  const closes = row.closesOn === null ? null : endOfDay(row.closesOn, zone);
-  if (opens === null || now < opens) return "not yet";
-  return closes !== null && now >= closes ? "closed" : "open";
+  const { from, until } = openSpan(row, zone);
+  if (now < from) return "not yet";
+  return now >= until ? "closed" : "open";
 }
 
 function keepingWords(row: RunRow, keepingDays: number): string {
