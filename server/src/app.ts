@@ -5,7 +5,7 @@ import { routePath } from "hono/route";
 import type { Deps } from "./deps.ts";
 import { pages } from "./http/pages.ts";
 import { Problem } from "./http/problem.ts";
-import { sameSiteOnly, securityHeaders } from "./http/security.ts";
+import { sameSiteOnly } from "./http/security.ts";
 import { houseRoutes } from "./routes/house.ts";
 import { publicRoutes } from "./routes/public.ts";
 import { runRoutes } from "./routes/runs.ts";
@@ -23,7 +23,6 @@ export type Api = ReturnType<typeof api>;
 /** The whole application: interface and API from one process on one port. */
 export function createApp(deps: Deps): Hono {
   const app = new Hono();
-  app.use(securityHeaders);
   app.use("/api/*", async (c, next) => {
     c.header("cache-control", "no-store");
     const from = performance.now();

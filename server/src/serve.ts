@@ -1,4 +1,5 @@
 import { randomInt } from "node:crypto";
+import { createServer, type RequestListener, type ServerOptions } from "node:http";
 import type { AddressInfo } from "node:net";
 import { serve } from "@hono/node-server";
 import { pino } from "pino";
@@ -6,6 +7,7 @@ import { createApp } from "./app.ts";
 import type { Clock } from "./clock.ts";
 import { openDatabase } from "./db/open.ts";
 import type { Deps } from "./deps.ts";
+import { withSecurityHeaders } from "./http/security.ts";
 import { followServerUrl, isEmpty } from "./services/house.ts";
 
 /** A server that answers. */
@@ -36,7 +38,12 @@ export async function serveHouse(options: {
     web: options.web,
   };
   const app = createApp(deps);
-  const server = serve({ fetch: app.fetch, port: options.port });
+  const server = serve({
+    fetch: app.fetch,
+    port: options.port,
+    createServer: ((given: ServerOptions, listener: RequestListener) =>
+      createServer(given, withSecurityHeaders(listener))) as typeof createServer,
+  });
   await new Promise<void>((resolve, reject) => {
     server.once("listening", resolve);
     server.once("error", reject);

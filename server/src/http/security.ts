@@ -1,4 +1,5 @@
 import { createHash } from "node:crypto";
+import type { RequestListener } from "node:http";
 import type { MiddlewareHandler } from "hono";
 import { Problem } from "./problem.ts";
 
@@ -17,19 +18,21 @@ const policy = [
   "frame-ancestors 'none'",
 ].join("; ");
 
-const headers = {
+const headers = Object.entries({
   "content-security-policy": policy,
   "x-content-type-options": "nosniff",
   "referrer-policy": "no-referrer",
   "cross-origin-opener-policy": "same-origin",
   "permissions-policy": "camera=(), microphone=(), geolocation=()",
-};
+});
 
-/** Headers that every answer carries. Set before the answer is made: opening a finished one costs more than making it. */
-export const securityHeaders: MiddlewareHandler = (c, next) => {
-  for (const [name, value] of Object.entries(headers)) c.header(name, value);
-  return next();
-};
+/** Headers that every answer carries, set on Node's own answer before the application sees the request. */
+export function withSecurityHeaders(listener: RequestListener): RequestListener {
+  return (request, response) => {
+    for (const [name, value] of headers) response.setHeader(name, value);
+    return listener(request, response);
+  };
+}
 
 /** Refuses writes that another site's page sends: by the browser's own word, or by an origin that is not this host. */
 export const sameSiteOnly: MiddlewareHandler = async (c, next) => {

@@ -63,7 +63,7 @@ export class EntryWriter {
   private readonly putEntry;
   private readonly putVersion;
   private readonly putTrial;
-  private readonly putConsent;
+  private readonly putConsents;
 
   constructor(db: Database) {
     const compile = (query: ConstructorParameters<typeof Compiled>[1]): Compiled => new Compiled(db.$client, query);
@@ -125,8 +125,11 @@ export class EntryWriter {
         kept: p("kept"),
       }),
     );
-    this.putConsent = compile(
-      db.insert(consent).values({ entryId: p("entryId"), to: p("to"), given: p("given"), at: p("at"), words: p("words") }),
+    this.putConsents = compile(
+      db.insert(consent).values([
+        { entryId: p("entryId"), to: "keep", given: p("keep"), at: p("at"), words: "keep these measurements" },
+        { entryId: p("entryId"), to: "photo", given: p("photo"), at: p("at"), words: "show the photo" },
+      ]),
     );
   }
 
@@ -149,8 +152,7 @@ export class EntryWriter {
       sentAt: at,
     });
     this.writeVersions(input.id, versions);
-    this.putConsent.run({ entryId: input.id, to: "keep", given: input.consentKeep, at, words: "keep these measurements" });
-    this.putConsent.run({ entryId: input.id, to: "photo", given: input.consentPhoto, at, words: "show the photo" });
+    this.putConsents.run({ entryId: input.id, keep: input.consentKeep, photo: input.consentPhoto, at });
     return alias;
   }
 
