@@ -1,6 +1,12 @@
 /** Imports point one way: web and server to contract to core. */
 const ours = "^(core|contract|server|web|demo|e2e)/";
-const only = (name, from, allowed, comment) => ({ name, severity: "error", comment, from: { path: from }, to: { path: ours, pathNot: allowed } });
+const only = (name, from, allowed, comment) => ({
+  name,
+  severity: "error",
+  comment,
+  from: { path: from },
+  to: { path: ours, pathNot: allowed },
+});
 
 /** @type {import("dependency-cruiser").IConfiguration} */
 module.exports = {
@@ -10,8 +16,20 @@ module.exports = {
     only("server-below", "^server/src/", "^(server|contract|core)/", "the server knows contract and core"),
     only("web-below", "^web/", "^(web|contract|core)/|^server/src/api\\.ts$", "the web knows the server by the type of its routes alone"),
     only("demo-below", "^demo/", "^(demo|server|contract|core)/", "the demo uses the server's own services"),
-    { name: "core-is-pure", severity: "error", comment: "no interface, no server, no database, no files in core", from: { path: "^core/src/" }, to: { path: "node_modules/(react|antd|hono|drizzle-orm|better-sqlite3|joi)|^(node:)?(fs|path|http|os|child_process)$" } },
-    { name: "home-is-light", severity: "error", comment: "family pages carry no Ant Design, no Joi and nothing of the desk", from: { path: "^web/home/" }, to: { path: "^web/desk/|node_modules/(antd|joi|recharts|@ant-design)" } },
+    {
+      name: "core-is-pure",
+      severity: "error",
+      comment: "no interface, no server, no database, no files in core",
+      from: { path: "^core/src/" },
+      to: { path: "node_modules/(react|antd|hono|drizzle-orm|better-sqlite3|joi)|^(node:)?(fs|path|http|os|child_process)$" },
+    },
+    {
+      name: "home-is-light",
+      severity: "error",
+      comment: "family pages carry no Ant Design, no Joi and nothing of the desk",
+      from: { path: "^web/home/" },
+      to: { path: "^web/desk/|node_modules/(antd|joi|recharts|@ant-design)" },
+    },
     { name: "desk-and-home-apart", severity: "error", from: { path: "^web/(desk|shared)/" }, to: { path: "^web/home/" } },
     { name: "no-joi-in-the-web", severity: "error", from: { path: "^web/" }, to: { path: "^contract/src/schemas/|node_modules/joi" } },
     { name: "no-circles", severity: "error", from: {}, to: { circular: true, viaOnly: { dependencyTypesNot: ["type-only"] } } },
@@ -22,6 +40,10 @@ module.exports = {
     exclude: { path: "(^|/)(dist|test-results)/|\\.css$|\\.tmp\\.ts$" },
     tsPreCompilationDeps: true,
     parser: "swc",
-    enhancedResolveOptions: { exportsFields: ["exports"], conditionNames: ["import", "types", "default"], extensions: [".ts", ".tsx", ".js", ".json", ".d.ts"] },
+    enhancedResolveOptions: {
+      exportsFields: ["exports"],
+      conditionNames: ["import", "types", "default"],
+      extensions: [".ts", ".tsx", ".js", ".json", ".d.ts"],
+    },
   },
 };

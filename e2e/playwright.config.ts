@@ -6,7 +6,7 @@ export default defineConfig({
   workers: 1,
   timeout: 90_000,
   expect: { timeout: 8_000 },
-  reporter: [["list"], ["json", { outputFile: "test-results/report.json" }]],
-  outputDir: "test-results/files",
+  reporter: [["list"], ["json"]],
+  outputDir: "../test-results/files",
   use: { viewport: { width: 1280, height: 800 }, launchOptions: { executablePath: chromiumPath, args: chromiumArgs }, trace: "off" },
 });

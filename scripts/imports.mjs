@@ -22,7 +22,10 @@ function* sources(path) {
 
 /** The same imports without JSX; `import type` counts as an import here, for the rules speak of those too. */
 function withoutJsx(text) {
-  return transformSync(text.replace(/^import type /gm, "import ").replace(/^import [^;]*?\{[^}]*\}/gm, (names) => names.replace(/\btype /g, "")), { loader: "tsx", jsx: "automatic", target: "esnext", tsconfigRaw: { compilerOptions: { verbatimModuleSyntax: true } } }).code;
+  return transformSync(
+    text.replace(/^import type /gm, "import ").replace(/^import [^;]*?\{[^}]*\}/gm, (names) => names.replace(/\btype /g, "")),
+    { loader: "tsx", jsx: "automatic", target: "esnext", tsconfigRaw: { compilerOptions: { verbatimModuleSyntax: true } } },
+  ).code;
 }
 
 function makeMirror() {

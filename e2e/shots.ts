@@ -1,0 +1,68 @@
+import { mkdirSync, readdirSync, rmSync } from "node:fs";
+import { join } from "node:path";
+import type { Page } from "@playwright/test";
+import { launch } from "./browser.ts";
+import { openDesk, openPhone, runOf } from "./desk.ts";
+import { root, startHouse } from "./harness.ts";
+
+/** Retakes every picture in docs/screenshots from fresh demo data, pinned to one day. */
+const folder = join(root, "docs/screenshots");
+mkdirSync(folder, { recursive: true });
+for (const old of readdirSync(folder)) if (old.endsWith(".png")) rmSync(join(folder, old));
+
+const house = await startHouse({ env: { LAMPCRATE_URL: "https://builds.quillmarsh.example" } });
+const browser = await launch();
+const take = async (page: Page, name: string): Promise<void> => {
+  await page.waitForTimeout(500);
+  await page.screenshot({ path: join(folder, `${name}.png`) });
+  console.log(`docs/screenshots/${name}.png`);
+};
+
+const desk = await openDesk(browser, house);
+const walk = await runOf(desk, house, "Boardwalk over the Bog");
+const seeds = await runOf(desk, house, "Seed-Wing Spinner");
+const raft = await runOf(desk, house, "Reed Raft Rescue");
+const flights = await runOf(desk, house, "First flights");
+await take(desk, "season");
+for (const [name, id, step] of [
+  ["brief-span", walk.id, "brief"],
+  ["brief-float", raft.id, "brief"],
+  ["brief-descent", seeds.id, "brief"],
+  ["crate", walk.id, "crate"],
+  ["calendar", walk.id, "calendar"],
+  ["publish", walk.id, "publish"],
+  ["sift", seeds.id, "sift"],
+  ["findings", seeds.id, "findings"],
+] as const) {
+  await desk.goto(`${house.url}/run/${id}/${step}`);
+  await desk.getByText("a builder", { exact: true }).waitFor();
+  if (name === "sift")
+    await desk
+      .getByRole("button", { name: /to look at/ })
+      .first()
+      .click();
+  await take(desk, name);
+}
+for (const name of ["store", "house"]) {
+  await desk.goto(`${house.url}/${name}`);
+  await desk.getByRole("heading", { level: 1 }).waitFor();
+  await take(desk, name === "store" ? "store-room" : name);
+}
+
+const phone = await openPhone(browser);
+await phone.goto(house.url + seeds.path);
+await phone.getByRole("link", { name: "Open the logbook" }).waitFor();
+await take(phone, "home-sheet");
+await phone.goto(`${house.url}${seeds.path}/log`);
+const one = phone.getByRole("region", { name: "Version 1" });
+await one.getByLabel("What did you build?").fill("wide wings");
+await one.getByLabel("Trial 1").fill("1.58");
+await one.getByLabel("Trial 2").fill("16.1");
+await one.getByLabel("Your guess").scrollIntoViewIfNeeded();
+await one.getByRole("button", { name: /tap when you let go/ }).evaluate((watch) => watch.scrollIntoView({ block: "start" }));
+await take(phone, "home-logbook");
+await phone.goto(`${house.url}${flights.path}/reveal`);
+await phone.getByText("All names here are made up").waitFor();
+await take(phone, "home-reveal");
+await browser.close();
+await house.stop();
