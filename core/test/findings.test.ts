@@ -139,6 +139,11 @@ describe("checking what was typed", () => {
     expect(odd?.verdict.offers[0]?.value).toBeCloseTo(1.61, 9);
   });
 
+  it("offers nothing that can't be either: 0.16 s from 1.8 m is faster than falling", () => {
+    const [alone] = checkVersion(family, spec, startValues(family.design), version("16.1"));
+    expect(alone?.verdict.offers.map((offer) => offer.value)).toEqual([expect.closeTo(1.61, 9)]);
+  });
+
   it("says nothing about a failed trial without a number", () => {
     expect(checkVersion(family, spec, startValues(family.design), version(null))[0]?.verdict.flag).toBeNull();
   });

@@ -32,7 +32,8 @@ const day = 86_400_000;
 
 /**
  * Loads the made-up scenario through the application's own services, with the clock set back for what is past:
- * six weeks of history laid from `now`. The same `now` gives the same demo.
+ * six weeks of history laid from `now`. Runs and entries are the same at every load; only sessions, and with them
+ * the seeds of their crates, get new ids.
  */
 export async function loadDemo(folder: string, now: number, url: string): Promise<void> {
   const db = openDatabase(folder);

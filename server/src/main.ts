@@ -17,6 +17,10 @@ const running = await serveHouse({
   clock: clockFrom(process.env["LAMPCRATE_NOW"]),
   web: existsSync(join(web, "index.html")) ? web : null,
   logLevel: process.env["LAMPCRATE_LOG"] ?? "warn",
+}).catch((error: NodeJS.ErrnoException) => {
+  if (error.code !== "EADDRINUSE") throw error;
+  console.error(`Port ${port} is taken. Start with another one: PORT=${port + 1} npm start`);
+  process.exit(1);
 });
 
 console.log(`Lamp Crate is at http://localhost:${running.port}`);

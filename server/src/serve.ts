@@ -9,6 +9,9 @@ import { openDatabase } from "./db/open.ts";
 import type { Deps } from "./deps.ts";
 import { withSecurityHeaders } from "./http/security.ts";
 import { followServerUrl, isEmpty } from "./services/house.ts";
+import { keepPromises } from "./services/retention.ts";
+
+const hour = 3600_000;
 
 /** A server that answers. */
 export interface Running {
@@ -37,6 +40,8 @@ export async function serveHouse(options: {
     setupCode: `${randomInt(1000, 10_000)}-${randomInt(1000, 10_000)}`,
     web: options.web,
   };
+  keepPromises(deps);
+  const hourly = setInterval(() => keepPromises(deps), hour).unref();
   const app = createApp(deps);
   const server = serve({
     fetch: app.fetch,
@@ -54,6 +59,7 @@ export async function serveHouse(options: {
     deps,
     stop: () =>
       new Promise((resolve) => {
+        clearInterval(hourly);
         server.close(() => {
           db.$client.close();
           resolve();

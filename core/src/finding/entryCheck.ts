@@ -1,4 +1,4 @@
-import { type Bounds, isOutside } from "../family/bounds.ts";
+import { type Bounds, isOutside, tightest } from "../family/bounds.ts";
 import type { Family, Measure, Values } from "../family/shape.ts";
 import { instrumentById } from "../quantity/instruments.ts";
 import { parseQuantity, type Read } from "../quantity/parse.ts";
@@ -25,14 +25,17 @@ function designOf(design: Values, version: CheckedVersion): Values {
   return { ...design, ...version.variables };
 }
 
-/** Bounds of the family's first measure for one version and instrument, SI. */
+/** Bounds of the family's first measure for one version and instrument, SI. What is impossible is never merely unusual: soft lies inside hard. */
 export function versionBounds(family: Family, spec: Values, design: Values, version: CheckedVersion, instrument: string): Bounds {
+  const { hard, soft } = familyBounds(family, spec, designOf(design, version), version, instrument);
+  return { hard, soft: tightest(soft, hard) };
+}
+
+function familyBounds(family: Family, spec: Values, built: Values, version: CheckedVersion, instrument: string): Bounds {
   const sd = instrumentById(instrument)?.boundSd ?? 0;
-  const [measure] = family.measures(spec);
-  const built = designOf(design, version);
   if (version.role === "control" && family.controlBounds) return family.controlBounds(spec, built, sd);
   const place = version.place === null ? {} : { indoors: version.place === "indoors" };
-  return family.bounds(measure.id, spec, built, sd, place);
+  return family.bounds(family.measures(spec)[0].id, spec, built, sd, place);
 }
 
 /** Reads and checks every trial of a version; a trial without a number is never flagged. */

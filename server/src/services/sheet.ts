@@ -1,10 +1,11 @@
 import type { SheetDoc, SheetLine } from "@lampcrate/contract";
-import { addDays, dateWords, endOfDay, families, isFamilyId, showQuantity, startOfDay } from "@lampcrate/core";
+import { dateWords, endOfDay, families, isFamilyId, showQuantity, startOfDay } from "@lampcrate/core";
 import type { Store } from "../db/open.ts";
 import type { FrozenBrief } from "../db/schema.ts";
 import { notFound } from "../http/problem.ts";
 import { frozenVersion } from "./briefs.ts";
 import { houseDoc } from "./house.ts";
+import { keptUntil } from "./retention.ts";
 import type { RunRow } from "./runs.ts";
 
 /** What families see of a run: the frozen version, never the draft. */
@@ -78,8 +79,8 @@ export function entryDoor(row: RunRow, zone: string, now: number): SheetDoc["ent
 }
 
 function keepingWords(row: RunRow, keepingDays: number): string {
-  const from = row.revealOn ?? row.closesOn;
-  const when = from === null ? `${keepingDays} days after the reveal` : `on ${dateWords(addDays(from, keepingDays))}`;
+  const until = keptUntil(row, keepingDays);
+  const when = until === null ? `${keepingDays} days after the reveal` : `on ${dateWords(until)}`;
   return row.afterwards === "erase"
     ? `Everything in this entry is erased ${when}.`
     : `The made-up name, the link and all words are erased ${when}; the numbers stay without them.`;

@@ -1,6 +1,6 @@
-import { clearest, findingsWords } from "@lampcrate/core";
+import { clearest, dateOf, findingsWords } from "@lampcrate/core";
 import { useQuery } from "@tanstack/react-query";
-import { findingsQuery } from "../queries.ts";
+import { findingsQuery, houseQuery, meQuery } from "../queries.ts";
 import { useRunWork } from "../run/RunContext.ts";
 import { BuilderTable } from "./BuilderTable.tsx";
 import { FairTestCard } from "./FairTestCard.tsx";
@@ -10,6 +10,7 @@ import { FirstLast } from "./FirstLast.tsx";
 export function Findings() {
   const { run } = useRunWork();
   const found = useQuery(findingsQuery(run.id));
+  const today = dateOf(useQuery(meQuery).data?.now ?? 0, useQuery(houseQuery).data?.zone ?? "UTC");
   if (found.isPending) return <p className="soft">Reckoning …</p>;
   if (found.isError)
     return (
@@ -39,7 +40,7 @@ export function Findings() {
             <a className="second" href={`/api/runs/${run.id}/trials.csv`} download="trials.csv">
               Export trials as CSV
             </a>
-            {run.status === "published" && run.revealOn ? (
+            {run.status === "published" && run.revealOn && run.revealOn <= today ? (
               <a className="second" href={`/h/${code}/reveal`} target="_blank" rel="noreferrer">
                 Open the reveal
               </a>
