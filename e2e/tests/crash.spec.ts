@@ -56,7 +56,9 @@ test("a kill -9 during a burst of 200 entries loses none that was acknowledged, 
   expect(new Set(after).size).toBe(after.length);
   expect(
     db.$client
-      .prepare("select count(*) from version v left join trial t on t.version_id = v.id where v.entry_id like 'burst-%' and t.id is null")
+      .prepare(
+        "select count(*) from version v join entry e on e.key = v.entry_key left join trial t on t.version_id = v.id where e.id like 'burst-%' and t.id is null",
+      )
       .pluck()
       .get(),
   ).toBe(0);
@@ -64,7 +66,12 @@ test("a kill -9 during a burst of 200 entries loses none that was acknowledged, 
   expect(await burst(second, code)).toHaveLength(count);
   expect(kept()).toHaveLength(count);
   expect(
-    db.$client.prepare("select count(*) from trial t join version v on v.id = t.version_id where v.entry_id like 'burst-%'").pluck().get(),
+    db.$client
+      .prepare(
+        "select count(*) from trial t join version v on v.id = t.version_id join entry e on e.key = v.entry_key where e.id like 'burst-%'",
+      )
+      .pluck()
+      .get(),
   ).toBe(count * 6);
   db.$client.close();
   await second.stop();

@@ -82,13 +82,13 @@ CREATE TABLE `closure` (
 );
 --> statement-breakpoint
 CREATE TABLE `consent` (
-	`entry_id` text NOT NULL,
+	`entry_key` integer NOT NULL,
 	`to` text NOT NULL,
 	`given` integer NOT NULL,
 	`at` integer NOT NULL,
 	`words` text NOT NULL,
-	PRIMARY KEY(`entry_id`, `to`),
-	FOREIGN KEY (`entry_id`) REFERENCES `entry`(`id`) ON UPDATE no action ON DELETE cascade
+	PRIMARY KEY(`entry_key`, `to`),
+	FOREIGN KEY (`entry_key`) REFERENCES `entry`(`key`) ON UPDATE no action ON DELETE cascade
 );
 --> statement-breakpoint
 CREATE TABLE `correction` (
@@ -102,7 +102,8 @@ CREATE TABLE `correction` (
 --> statement-breakpoint
 CREATE INDEX `correction_entry` ON `correction` (`entry_id`);--> statement-breakpoint
 CREATE TABLE `entry` (
-	`id` text PRIMARY KEY NOT NULL,
+	`key` integer PRIMARY KEY NOT NULL,
+	`id` text NOT NULL,
 	`run_id` text NOT NULL,
 	`brief_version` integer NOT NULL,
 	`alias` text NOT NULL,
@@ -116,6 +117,7 @@ CREATE TABLE `entry` (
 	FOREIGN KEY (`run_id`) REFERENCES `run`(`id`) ON UPDATE no action ON DELETE no action
 );
 --> statement-breakpoint
+CREATE UNIQUE INDEX `entry_id_unique` ON `entry` (`id`);--> statement-breakpoint
 CREATE UNIQUE INDEX `entry_link_hash_unique` ON `entry` (`link_hash`);--> statement-breakpoint
 CREATE INDEX `entry_run` ON `entry` (`run_id`,`state`);--> statement-breakpoint
 CREATE UNIQUE INDEX `entry_alias` ON `entry` (`run_id`,`alias`);--> statement-breakpoint
@@ -271,7 +273,7 @@ CREATE TABLE `undo_step` (
 CREATE INDEX `undo_run` ON `undo_step` (`run_id`,`staff_id`);--> statement-breakpoint
 CREATE TABLE `version` (
 	`id` integer PRIMARY KEY NOT NULL,
-	`entry_id` text NOT NULL,
+	`entry_key` integer NOT NULL,
 	`number` integer NOT NULL,
 	`role` text NOT NULL,
 	`changed` text NOT NULL,
@@ -280,7 +282,7 @@ CREATE TABLE `version` (
 	`guess_raw` text,
 	`guess_value` real,
 	`place` text,
-	FOREIGN KEY (`entry_id`) REFERENCES `entry`(`id`) ON UPDATE no action ON DELETE cascade
+	FOREIGN KEY (`entry_key`) REFERENCES `entry`(`key`) ON UPDATE no action ON DELETE cascade
 );
 --> statement-breakpoint
-CREATE UNIQUE INDEX `version_number` ON `version` (`entry_id`,`number`);
+CREATE UNIQUE INDEX `version_number` ON `version` (`entry_key`,`number`);

@@ -24,7 +24,6 @@ export type Api = ReturnType<typeof api>;
 export function createApp(deps: Deps): Hono {
   const app = new Hono();
   app.use("/api/*", async (c, next) => {
-    c.header("cache-control", "no-store");
     const from = performance.now();
     await next();
     if (!deps.log.isLevelEnabled("info")) return;

@@ -236,8 +236,10 @@ export const session = sqliteTable(
 export const entry = sqliteTable(
   "entry",
   {
+    /** In the order of arrival: what versions and consents hang on, so that new ones go in at the end. */
+    key: integer("key").primaryKey(),
     /** Random, made by the device. */
-    id: text("id").primaryKey(),
+    id: text("id").notNull().unique(),
     runId: text("run_id")
       .notNull()
       .references(() => run.id),
@@ -259,9 +261,9 @@ export const version = sqliteTable(
   "version",
   {
     id: integer("id").primaryKey(),
-    entryId: text("entry_id")
+    entryKey: integer("entry_key")
       .notNull()
-      .references(() => entry.id, { onDelete: "cascade" }),
+      .references(() => entry.key, { onDelete: "cascade" }),
     number: integer("number").notNull(),
     role: text("role", { enum: ["build", "control"] }).notNull(),
     changed: text("changed").notNull(),
@@ -271,7 +273,7 @@ export const version = sqliteTable(
     guessValue: real("guess_value"),
     place: text("place", { enum: ["indoors", "outdoors"] }),
   },
-  (t) => [uniqueIndex("version_number").on(t.entryId, t.number)],
+  (t) => [uniqueIndex("version_number").on(t.entryKey, t.number)],
 );
 
 export const trial = sqliteTable(
@@ -311,15 +313,15 @@ export const correction = sqliteTable(
 export const consent = sqliteTable(
   "consent",
   {
-    entryId: text("entry_id")
+    entryKey: integer("entry_key")
       .notNull()
-      .references(() => entry.id, { onDelete: "cascade" }),
+      .references(() => entry.key, { onDelete: "cascade" }),
     to: text("to", { enum: ["keep", "photo"] }).notNull(),
     given: integer("given", { mode: "boolean" }).notNull(),
     at: integer("at").notNull(),
     words: text("words").notNull(),
   },
-  (t) => [primaryKey({ columns: [t.entryId, t.to] })],
+  (t) => [primaryKey({ columns: [t.entryKey, t.to] })],
 );
 
 export const siftDecision = sqliteTable(

@@ -30,6 +30,7 @@ const headers = Object.entries({
 export function withSecurityHeaders(listener: RequestListener): RequestListener {
   return (request, response) => {
     for (const [name, value] of headers) response.setHeader(name, value);
+    if (request.url?.startsWith("/api/")) response.setHeader("cache-control", "no-store");
     return listener(request, response);
   };
 }

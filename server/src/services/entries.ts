@@ -63,8 +63,8 @@ export function correct(deps: Deps, secret: string, input: EntryCorrection): Min
     const before = mineDoc(tx, row, of, deps.clock()).entry;
     tx.insert(correction).values({ entryId: row.id, at: deps.clock(), by: "the family", before: before.versions }).run();
     const versions = readVersions(input.versions, frozenVersion(tx, of.briefId, row.briefVersion).brief);
-    tx.delete(version).where(eq(version.entryId, row.id)).run();
-    entryWriter(deps.db).writeVersions(row.id, versions);
+    tx.delete(version).where(eq(version.entryKey, row.key)).run();
+    entryWriter(deps.db).writeVersions(row.key, versions);
     tx.update(entry)
       .set({ ageBand: input.ageBand, said: input.said, state: "waiting", revision: row.revision + 1 })
       .where(eq(entry.id, row.id))

@@ -15,8 +15,18 @@ export function entryDocs(db: Store, run: RunRow, rows: readonly EntryRow[]): re
   if (rows.length === 0) return [];
   const entryIds = rows.map((row) => row.id);
   const versions = groupBy(
-    db.select().from(version).where(inArray(version.entryId, entryIds)).orderBy(asc(version.number)).all(),
-    (v) => v.entryId,
+    db
+      .select()
+      .from(version)
+      .where(
+        inArray(
+          version.entryKey,
+          rows.map((row) => row.key),
+        ),
+      )
+      .orderBy(asc(version.number))
+      .all(),
+    (v) => v.entryKey,
   );
   const versionIds = [...versions.values()].flat().map((v) => v.id);
   const trials = groupBy(
@@ -50,7 +60,7 @@ export function entryDocs(db: Store, run: RunRow, rows: readonly EntryRow[]): re
       ageBand: row.ageBand as AgeBand | null,
       said: row.said,
       briefVersion: row.briefVersion,
-      versions: (versions.get(row.id) ?? []).map((v) => versionDoc(v, trials.get(v.id) ?? [], briefOf(row.briefVersion), run.units)),
+      versions: (versions.get(row.key) ?? []).map((v) => versionDoc(v, trials.get(v.id) ?? [], briefOf(row.briefVersion), run.units)),
       decidedBy: decided?.by ?? null,
       why: decided?.why || null,
     };

@@ -102,7 +102,7 @@ export class EntryWriter {
     );
     this.putVersion = compile(
       db.insert(version).values({
-        entryId: p("entryId"),
+        entryKey: p("entryKey"),
         number: p("number"),
         role: p("role"),
         changed: p("changed"),
@@ -127,8 +127,8 @@ export class EntryWriter {
     );
     this.putConsents = compile(
       db.insert(consent).values([
-        { entryId: p("entryId"), to: "keep", given: p("keep"), at: p("at"), words: "keep these measurements" },
-        { entryId: p("entryId"), to: "photo", given: p("photo"), at: p("at"), words: "show the photo" },
+        { entryKey: p("entryKey"), to: "keep", given: p("keep"), at: p("at"), words: "keep these measurements" },
+        { entryKey: p("entryKey"), to: "photo", given: p("photo"), at: p("at"), words: "show the photo" },
       ]),
     );
   }
@@ -141,7 +141,7 @@ export class EntryWriter {
   /** Keeps a new entry with its versions, trials and consents; gives its alias. */
   write(runId: string, briefVersion: number, input: EntryInput, versions: readonly ReadVersion[], at: number): string {
     const alias = this.freeAlias(runId, input.id);
-    this.putEntry.run({
+    const entryKey = this.putEntry.run({
       id: input.id,
       runId,
       briefVersion,
@@ -151,15 +151,15 @@ export class EntryWriter {
       said: input.said,
       sentAt: at,
     });
-    this.writeVersions(input.id, versions);
-    this.putConsents.run({ entryId: input.id, keep: input.consentKeep, photo: input.consentPhoto, at });
+    this.writeVersions(entryKey, versions);
+    this.putConsents.run({ entryKey, keep: input.consentKeep, photo: input.consentPhoto, at });
     return alias;
   }
 
   /** Writes an entry's versions and their trials. */
-  writeVersions(entryId: string, versions: readonly ReadVersion[]): void {
+  writeVersions(entryKey: number, versions: readonly ReadVersion[]): void {
     for (const row of versions) {
-      const versionId = this.putVersion.run({ ...row, entryId });
+      const versionId = this.putVersion.run({ ...row, entryKey });
       for (const [i, t] of row.trials.entries()) this.putTrial.run({ ...t, versionId, number: i + 1 });
     }
   }

@@ -40,17 +40,17 @@ function erase(db: Database, runId: string): number {
 /** An entry without a link is one that has been made anonymous already. */
 function anonymise(db: Database, runId: string): number {
   const named = db
-    .select({ id: entry.id })
+    .select({ id: entry.id, key: entry.key })
     .from(entry)
     .where(and(eq(entry.runId, runId), isNotNull(entry.linkHash)))
     .orderBy(asc(entry.sentAt), asc(entry.id))
     .all();
-  for (const [i, { id }] of named.entries()) {
+  for (const [i, { id, key }] of named.entries()) {
     db.update(entry)
       .set({ alias: `Builder ${i + 1}`, linkHash: null, ageBand: null, said: "" })
       .where(eq(entry.id, id))
       .run();
-    db.update(version).set({ changed: "", madeOf: "" }).where(eq(version.entryId, id)).run();
+    db.update(version).set({ changed: "", madeOf: "" }).where(eq(version.entryKey, key)).run();
     db.update(siftDecision).set({ why: "" }).where(eq(siftDecision.entryId, id)).run();
     db.delete(correction).where(eq(correction.entryId, id)).run();
     // Words such as "accepted Misty Heron" would keep the alias.
