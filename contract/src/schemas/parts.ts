@@ -12,12 +12,13 @@ export const text = (most: number): Joi.StringSchema => Joi.string().trim().max(
 
 /** A local date that exists. */
 export const date = Joi.string()
-  .pattern(/^\d{4}-\d{2}-\d{2}$/)
-  .custom(
-    (value: string, helpers) => (new Date(`${value}T00:00:00Z`).toISOString().startsWith(value) ? value : helpers.error("any.invalid")),
-    "a date",
-  )
-  .messages({ "string.pattern.base": "{#label} must be a date such as 2026-12-05", "any.invalid": "{#label} is no date of the calendar" });
+  .custom((value: string, helpers) => (isDate(value) ? value : helpers.error("any.invalid")), "a date")
+  .messages({ "any.invalid": "{#label} must be a day of the calendar such as 2026-12-05" });
+
+function isDate(text: string): boolean {
+  const at = /^\d{4}-\d{2}-\d{2}$/.test(text) ? Date.parse(`${text}T00:00:00Z`) : Number.NaN;
+  return !Number.isNaN(at) && new Date(at).toISOString().startsWith(text);
+}
 
 /** A wall-clock time. */
 export const wall = Joi.string()

@@ -75,13 +75,13 @@ export function spokenCode(id: string, attempt = 0): string {
   return `${pick(first, seed, attempt, 0)} ${pick(second, seed, attempt, 1)} ${(bitsAt(seed, attempt, 2) % 8) + 2}`.toUpperCase();
 }
 
-/** A made-up name for an entry, such as "Misty Heron"; after a few that are taken, with a number of more and more digits. */
+/** A made-up name for an entry, such as "Misty Heron"; once two are taken, with a number of more and more digits. */
 export function aliasOf(id: string, attempt = 0): string {
   const seed = seedOf("alias", id);
   const name = [pick(first, seed, attempt, 0), pick(second, seed, attempt, 1)]
     .map((word) => word[0]?.toUpperCase() + word.slice(1))
     .join(" ");
-  return attempt < 4 ? name : `${name} ${2 + (bitsAt(seed, attempt, 2) % 10 ** Math.min(attempt - 2, 9))}`;
+  return attempt < 2 ? name : `${name} ${2 + (bitsAt(seed, attempt, 2) % 10 ** Math.min(attempt, 9))}`;
 }
 
 /** A typed code made plain: case, hyphens and spaces don't matter. */

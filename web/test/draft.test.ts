@@ -1,0 +1,36 @@
+import { families, startValues } from "@lampcrate/core";
+import { describe, expect, it } from "vitest";
+import { blankVersion, entryOf, filledVersions, newDraft } from "../home/logbook/draft.ts";
+
+const { descent, span } = families;
+const spec = startValues(descent.spec);
+
+describe("a logbook on the device", () => {
+  it("starts with the bare test where the family has one, and an id and a secret nobody can guess", () => {
+    expect(newDraft(descent, spec, 3).versions.map((v) => v.role)).toEqual(["control", "build"]);
+    expect(newDraft(span, startValues(span.spec), 3).versions.map((v) => v.role)).toEqual(["build"]);
+    const [a, b] = [newDraft(descent, spec, 3), newDraft(descent, spec, 3)];
+    expect(a.secret).toMatch(/^[A-Za-z0-9_-]{32}$/);
+    expect([a.id === b.id, a.secret === b.secret]).toEqual([false, false]);
+  });
+
+  it("sends only what has something in it, and the same thing each time", () => {
+    const draft = newDraft(descent, spec, 3);
+    const version = blankVersion(descent, spec, 3, "build");
+    const [first] = version.trials;
+    if (!first) throw new Error("a version has trials");
+    const filled = {
+      ...draft,
+      versions: [...draft.versions, { ...version, trials: [{ ...first, raw: "1.2" }, { ...first, seen: ["hard"] }, first] }],
+    };
+    expect(filledVersions(filled.versions).map((v) => v.trials.length)).toEqual([2]);
+    expect(entryOf(filled)).toEqual(entryOf(filled));
+  });
+
+  it("the next version keeps what was declared, but not the numbers", () => {
+    const before = { ...blankVersion(descent, spec, 3, "build"), variables: { kind: "spinner", sizeM: 0.09 }, madeOf: "paper", guess: "2" };
+    const next = blankVersion(descent, spec, 3, "build", before);
+    expect(next).toMatchObject({ variables: before.variables, madeOf: "paper", guess: null, changed: "" });
+    expect(next.trials.every((t) => t.raw === null)).toBe(true);
+  });
+});
