@@ -1,4 +1,4 @@
-import { mkdtempSync, rmSync } from "node:fs";
+import { mkdtempSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
@@ -8,7 +8,8 @@ let running: Running;
 let folder: string;
 beforeAll(async () => {
   folder = mkdtempSync(join(tmpdir(), "lampcrate-serve-"));
-  running = await serveHouse({ port: 0, data: folder, url: null, clock: Date.now, web: null, logLevel: "silent" });
+  for (const page of ["index.html", "home.html"]) writeFileSync(join(folder, page), `<!doctype html><title>${page}</title>`);
+  running = await serveHouse({ port: 0, data: folder, url: null, clock: Date.now, web: folder, logLevel: "silent" });
 });
 afterAll(async () => {
   await running.stop();
@@ -23,6 +24,15 @@ describe("the served house", () => {
     expect(policy).toContain("frame-ancestors 'none'");
     expect(headers.get("x-content-type-options")).toBe("nosniff");
   });
+
+  it.each(["/%E0%A4%A", "/h/%", "/assets/%2e%2e%2f%2e%2e%2fpackage.json", "/api/public/runs/%E0%A4%A"])(
+    "%s is no way in and no 500",
+    async (path) => {
+      const answer = await fetch(`http://localhost:${running.port}${path}`);
+      expect(answer.status).toBeLessThan(500);
+      expect(await answer.text()).not.toContain("lamp-crate");
+    },
+  );
 
   it("keeps every commit on disk before it is acknowledged, in a log beside the file", () => {
     const pragma = (name: string): unknown => running.deps.db.$client.pragma(name, { simple: true });

@@ -18,7 +18,7 @@ const types: Readonly<Record<string, string>> = {
 /** Serves the built interface: files by name, family pages under /h, everything else the desk. Files carry their hash, so they may be kept. */
 export function pages(folder: string): (c: Context) => Response {
   return (c) => {
-    const path = decodeURIComponent(new URL(c.req.url).pathname);
+    const path = plainPath(c.req.url);
     const file = join(folder, normalize(path));
     if (file.startsWith(folder) && path.startsWith("/assets/")) {
       if (!existsSync(file) || !statSync(file).isFile()) return c.text("Not found", 404);
@@ -35,4 +35,14 @@ export function pages(folder: string): (c: Context) => Response {
     const page = path === "/h" || path.startsWith("/h/") ? "home.html" : "index.html";
     return c.html(readFileSync(join(folder, page), "utf8"), 200, { "cache-control": "no-cache" });
   };
+}
+
+/** The address's path, decoded where it can be. */
+function plainPath(url: string): string {
+  const { pathname } = new URL(url);
+  try {
+    return decodeURIComponent(pathname);
+  } catch {
+    return pathname;
+  }
 }

@@ -1,6 +1,6 @@
 import type { AgeBand, EntryDoc, VersionDoc } from "@lampcrate/contract";
 import { checkVersion, families, flagWords, isFamilyId, showQuantity } from "@lampcrate/core";
-import { asc, desc, eq, inArray } from "drizzle-orm";
+import { asc, desc, eq } from "drizzle-orm";
 import type { Store } from "../db/open.ts";
 import { type entry, type FrozenBrief, siftDecision, staff, trial, version } from "../db/schema.ts";
 import { frozenVersion } from "./briefs.ts";
@@ -13,32 +13,39 @@ type TrialRow = typeof trial.$inferSelect;
 /** Entries with every trial checked anew against the brief that the family saw. Reads each table once. */
 export function entryDocs(db: Store, run: RunRow, rows: readonly EntryRow[]): readonly EntryDoc[] {
   if (rows.length === 0) return [];
-  const entryIds = rows.map((row) => row.id);
+  // One row is asked for by its key, many by their run: a list of thousands of keys is more than a statement takes.
+  const [only] = rows;
+  const wanted = only && rows.length === 1 ? eq(entry.key, only.key) : eq(entry.runId, run.id);
   const versions = groupBy(
     db
-      .select()
+      .select({ row: version })
       .from(version)
-      .where(
-        inArray(
-          version.entryKey,
-          rows.map((row) => row.key),
-        ),
-      )
+      .innerJoin(entry, eq(entry.key, version.entryKey))
+      .where(wanted)
       .orderBy(asc(version.number))
-      .all(),
+      .all()
+      .map(({ row }) => row),
     (v) => v.entryKey,
   );
-  const versionIds = [...versions.values()].flat().map((v) => v.id);
   const trials = groupBy(
-    versionIds.length === 0 ? [] : db.select().from(trial).where(inArray(trial.versionId, versionIds)).orderBy(asc(trial.number)).all(),
+    db
+      .select({ row: trial })
+      .from(trial)
+      .innerJoin(version, eq(version.id, trial.versionId))
+      .innerJoin(entry, eq(entry.key, version.entryKey))
+      .where(wanted)
+      .orderBy(asc(trial.number))
+      .all()
+      .map(({ row }) => row),
     (t) => t.versionId,
   );
   const decisions = groupBy(
     db
       .select({ entryId: siftDecision.entryId, why: siftDecision.why, by: staff.name })
       .from(siftDecision)
+      .innerJoin(entry, eq(entry.id, siftDecision.entryId))
       .leftJoin(staff, eq(staff.id, siftDecision.staffId))
-      .where(inArray(siftDecision.entryId, entryIds))
+      .where(wanted)
       .orderBy(desc(siftDecision.id))
       .all(),
     (d) => d.entryId,

@@ -26,7 +26,8 @@ export function Publish() {
     setBusy(true);
     setTrouble(null);
     try {
-      await draft.flush();
+      // What could not be saved is said above the step; nothing older is published in its place.
+      if (!(await draft.flush())) return;
       queries.setQueryData(runQuery(run.id).queryKey, await doing());
       await Promise.all([queries.invalidateQueries(seasonQuery), queries.invalidateQueries(bookingsQuery)]);
     } catch (error) {

@@ -16,6 +16,8 @@ export interface RunWork {
   readonly session: SessionDoc | null;
   /** Heads of that session, or of the run while it has none, as the dials show them. */
   readonly heads: HeadsModel;
+  /** Why the heads could not be saved; the dial keeps its place. */
+  readonly headsTrouble: string | null;
   readonly changeHeads: (heads: HeadsModel, settled: boolean) => void;
   readonly crate: Crate;
 }

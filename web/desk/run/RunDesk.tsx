@@ -37,7 +37,7 @@ function OpenRun({ run, materials }: { readonly run: RunDoc; readonly materials:
   const flush = work.draft.flush;
   const keys = useMemo(() => {
     const undo = async (): Promise<void> => {
-      await flush();
+      if (!(await flush())) return;
       try {
         await ask(api.runs[":id"].undo.$post({ param: { id: run.id } }));
       } catch (error) {

@@ -5,8 +5,15 @@ const SignInForm = lazy(async () => ({ default: (await import("../shell/SignIn.t
 
 /** What stands between the draft and the server, and the ways on. Nothing typed is lost. */
 export function SaveTrouble() {
-  const { draft } = useRunWork();
+  const { draft, headsTrouble } = useRunWork();
   const { state } = draft;
+  if (headsTrouble !== null && state.kind === "saved") {
+    return (
+      <p className="trouble" role="alert" style={{ margin: "10px 20px 0" }}>
+        The heads are not saved yet: {headsTrouble} Move the dial again to try once more.
+      </p>
+    );
+  }
   if (state.kind === "refused") {
     return (
       <section className="trouble" role="alert" style={{ margin: "10px 20px 0" }}>

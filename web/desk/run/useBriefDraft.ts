@@ -23,8 +23,8 @@ export interface BriefDraft {
   readonly takeTheirs: () => void;
   /** Tries again, as after signing in again. */
   readonly retry: () => void;
-  /** Saves now, when anything is unsaved; resolves when the server has answered. */
-  readonly flush: () => Promise<void>;
+  /** Saves now, when anything is unsaved; true once all of it is with the server. */
+  readonly flush: () => Promise<boolean>;
 }
 
 const restMs = 500;
@@ -89,9 +89,10 @@ export function useBriefDraft(run: RunDoc): BriefDraft {
     [save],
   );
 
-  const flush = useCallback(async (): Promise<void> => {
+  const flush = useCallback(async (): Promise<boolean> => {
     clearTimeout(timer.current);
     await save();
+    return !dirty.current;
   }, [save]);
 
   useEffect(() => {

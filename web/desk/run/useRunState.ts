@@ -14,6 +14,7 @@ export function useRunState(run: RunDoc, materials: readonly MaterialDoc[]): Run
   const queries = useQueryClient();
   const draft = useBriefDraft(run);
   const [chosen, setCrateFor] = useState<CrateFor | null>(null);
+  const [headsTrouble, setHeadsTrouble] = useState<string | null>(null);
   const [dialled, setDialled] = useState<Readonly<Record<string, HeadsModel>>>({});
   const held = run.sessions.filter((session) => !session.cancelled);
   const now = useQuery(meQuery).data?.now ?? 0;
@@ -62,11 +63,13 @@ export function useRunState(run: RunDoc, materials: readonly MaterialDoc[]): Run
           );
       queries.setQueryData(runQuery(id).queryKey, saved);
       setDialled(({ [of]: _, ...rest }) => rest);
+      setHeadsTrouble(null);
     } catch (error) {
       if (!(error instanceof AskError)) throw error;
+      setHeadsTrouble(error.message);
       // The dial keeps its place; the next settled move tries again with what is saved now.
       await queries.invalidateQueries({ queryKey: runQuery(run.id).queryKey });
     }
   };
-  return { run, draft, materials, crateFor, setCrateFor, session, heads, changeHeads, crate };
+  return { run, draft, materials, crateFor, setCrateFor, session, heads, headsTrouble, changeHeads, crate };
 }
