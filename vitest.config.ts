@@ -2,7 +2,13 @@ import { defineConfig } from "vitest/config";
 
 export default defineConfig({
   test: {
-    include: ["core/test/**/*.test.ts", "contract/test/**/*.test.ts", "server/test/**/*.test.ts", "demo/test/**/*.test.ts", "web/test/**/*.test.ts"],
+    include: [
+      "core/test/**/*.test.ts",
+      "contract/test/**/*.test.ts",
+      "server/test/**/*.test.ts",
+      "demo/test/**/*.test.ts",
+      "web/test/**/*.test.ts",
+    ],
     testTimeout: 30_000,
   },
 });

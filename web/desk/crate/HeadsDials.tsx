@@ -32,6 +32,9 @@ export function HeadsDials({
           ))}
         </select>
       </label>
+      {heads.model === "forecast" || heads.model === "learned" ? (
+        <p className="small soft">One session in ten stays below the low number, one in ten goes above the high one.</p>
+      ) : null}
       <div className="fields three">
         <Dials heads={heads} onChange={onChange} />
       </div>
@@ -57,7 +60,7 @@ function Dials({ heads, onChange }: { readonly heads: HeadsModel; readonly onCha
       return (
         <>
           <Ruler
-            label="Low: nine in ten above"
+            label="Low"
             scale={people}
             min={1}
             max={top}
@@ -79,7 +82,7 @@ function Dials({ heads, onChange }: { readonly heads: HeadsModel; readonly onCha
             }
           />
           <Ruler
-            label="High: nine in ten below"
+            label="High"
             scale={people}
             min={1}
             max={top}
