@@ -78,6 +78,18 @@ const cases: readonly (readonly [string, number, string, () => ReturnType<TestHo
     "versions[0].variables.__proto",
     () => send({ ...goodEntry("a"), versions: versions({ variables: { __proto: "x" } }) }),
   ],
+  [
+    "a variable that is a list",
+    422,
+    "versions[0].variables.sizeM",
+    () => send({ ...goodEntry("a"), versions: versions({ variables: { sizeM: [0.1] } }) }),
+  ],
+  [
+    "a variable beyond all measure",
+    422,
+    "versions[0].variables.sizeM",
+    () => send({ ...goodEntry("a"), versions: versions({ variables: { sizeM: 1e9 } }) }),
+  ],
   ["another run's entry id", 409, "id", () => send({ ...goodEntry("others"), secret: "z".repeat(32) })],
   [
     "another run's entry in a decision",

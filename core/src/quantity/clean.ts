@@ -24,6 +24,7 @@ const vulgar: Readonly<Record<string, string>> = {
  * Vulgar fractions become " 1/2" before any Unicode normalising, so that "6½" is not 61/2.
  */
 export function cleanTyped(text: string): string {
+  if (/^[0-9a-z.]+$/.test(text)) return text;
   return text
     .replace(/[½⅓⅔¼¾⅕⅖⅗⅘⅙⅚⅐⅛⅜⅝⅞⅑⅒]/g, (sign) => ` ${vulgar[sign]} `)
     .replace(/''|″|”|“|′′|’’/g, '"')

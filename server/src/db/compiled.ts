@@ -19,6 +19,7 @@ export class Compiled {
   constructor(client: Sqlite.Database, query: Query) {
     const { sql, params } = query.toSQL();
     this.statement = client.prepare(sql);
+    if (this.statement.reader) this.statement.pluck();
     this.fill = params.map((param) => {
       if (is(param, Placeholder)) return (values) => values[param.name];
       if (is(param, Param)) {
@@ -34,7 +35,7 @@ export class Compiled {
     return Number(this.statement.run(this.bind(values)).lastInsertRowid);
   }
 
-  /** True when the query finds anything. */
+  /** True when the query, of one column, finds anything. */
   finds(values: Values): boolean {
     return this.statement.get(this.bind(values)) !== undefined;
   }
