@@ -4,6 +4,7 @@ export * from "./calendar/wallClock.ts";
 export * from "./family/band.ts";
 export * from "./family/bounds.ts";
 export * from "./family/families.ts";
+export * from "./family/fieldWords.ts";
 export { sheets, tokens } from "./family/materials.ts";
 export type * from "./family/shape.ts";
 export * from "./family/values.ts";

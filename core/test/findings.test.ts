@@ -4,6 +4,7 @@ import {
   checkVersion,
   clearest,
   comparisonWords,
+  declaredWords,
   type FindingEntry,
   families,
   findingsWords,
@@ -108,6 +109,14 @@ describe("a run's findings", () => {
     expect(words[1]).toMatch(/^You cannot tell these two apart yet .* about \d+ more trials each would do it\.$/);
     expect(words[2]).toBe("What changed isn't clear: one variable is blank in one version only.");
     expect(clearest(comparisons)?.alias).toBe("Misty Heron");
+  });
+
+  it("shows what changed with its unit, whatever it measures", () => {
+    const lighter = entry("Keen Vane", [1.2, 1.22], [1.5, 1.52], { cargoKg: 0.001 });
+    const from = { ...lighter, versions: lighter.versions.map((v) => ({ ...v, variables: { cargoKg: 0.003, ...v.variables } })) };
+    const [found] = runFindings(family, spec, [from]).comparisons;
+    expect([found?.fromValue, found?.toValue].map((v) => declaredWords(found?.field, v ?? "", "metric"))).toEqual(["3\u00a0g", "1\u00a0g"]);
+    expect(declaredWords(family.variables[0], "spinner", "metric")).toBe("two spinning wings");
   });
 
   it("keeps at-least values out of means, but counts them for the goal", () => {

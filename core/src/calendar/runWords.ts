@@ -75,6 +75,11 @@ export function spokenCode(id: string, attempt = 0): string {
   return `${pick(first, seed, attempt, 0)} ${pick(second, seed, attempt, 1)} ${(bitsAt(seed, attempt, 2) % 8) + 2}`.toUpperCase();
 }
 
+/** A code as it stands in an address: "REED LANTERN 4" is reed-lantern-4. `plainCode` reads it back. */
+export function codeInAddress(code: string): string {
+  return code.toLowerCase().replaceAll(" ", "-");
+}
+
 /** A made-up name for an entry, such as "Misty Heron"; once two are taken, with a number of more and more digits. */
 export function aliasOf(id: string, attempt = 0): string {
   const seed = seedOf("alias", id);

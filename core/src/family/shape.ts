@@ -19,8 +19,8 @@ export interface NumberField {
   readonly step: number;
   readonly start: number;
   /** Unit shown on its ruler in metric houses, where the usual choice reads badly. */
-  readonly unit?: string;
-  readonly when?: When;
+  readonly unit?: string | undefined;
+  readonly when?: When | undefined;
 }
 
 /** One of a short list. */
@@ -30,7 +30,7 @@ export interface ChoiceField {
   readonly words: string;
   readonly options: readonly { readonly id: string; readonly words: string }[];
   readonly start: string;
-  readonly when?: When;
+  readonly when?: When | undefined;
 }
 
 /** A field that only stands when another one has one of these values. */

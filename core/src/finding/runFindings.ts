@@ -30,6 +30,8 @@ export interface FairTestFound {
   readonly to: number;
   /** Words of the variable that changed; null unless exactly one did. */
   readonly variable: string | null;
+  /** That variable's field, to show its values by. */
+  readonly field: Field | null;
   readonly fromValue: string | number | null;
   readonly toValue: string | number | null;
   readonly oldValues: readonly number[];
@@ -136,12 +138,14 @@ function compare(
   const result = fairTest(as(old), as(fresh), measure.better, instrumentById(fresh.instrument)?.resolution ?? 0);
   const [id] = result.comparison.changed;
   const one = result.comparison.kind === "fair test" && id !== undefined && !control ? id : null;
+  const field = family.variables.find((f) => f.id === one) ?? null;
   return {
     entryId: entry.id,
     alias: entry.alias,
     from: old.number,
     to: fresh.number,
-    variable: one === null ? null : (family.variables.find((field) => field.id === one)?.words ?? one),
+    variable: one === null ? null : (field?.words ?? one),
+    field,
     fromValue: one === null ? null : (old.variables[one] ?? null),
     toValue: one === null ? null : (fresh.variables[one] ?? null),
     oldValues: old.values,

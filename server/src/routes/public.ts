@@ -1,5 +1,5 @@
 import { entryCorrection, entryInput } from "@lampcrate/contract/schemas";
-import { dateOf } from "@lampcrate/core";
+import { codeInAddress, dateOf } from "@lampcrate/core";
 import { Hono } from "hono";
 import { validator } from "hono/validator";
 import QRCode from "qrcode";
@@ -63,5 +63,5 @@ export function publicRoutes(deps: Deps) {
 
 /** What the QR code carries: the house's public address, never the host the planner happens to use. */
 export function sheetAddress(publicUrl: string, code: string): string {
-  return `${publicUrl}/h/${code.toLowerCase().replaceAll(" ", "-")}`;
+  return `${publicUrl}/h/${codeInAddress(code)}`;
 }

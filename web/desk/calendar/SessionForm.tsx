@@ -1,11 +1,12 @@
 import type { RoomDoc, SessionDoc, SessionInput } from "@lampcrate/contract";
 import { useQueryClient } from "@tanstack/react-query";
 import { Input, InputNumber, Select } from "antd";
-import { type ReactNode, useState } from "react";
+import { useState } from "react";
 import { AskError, api, ask } from "../../shared/client.ts";
 import { useKeptState } from "../../shared/useKeptState.ts";
 import { bookingsQuery, meQuery, runQuery, seasonQuery } from "../queries.ts";
 import { useRunWork } from "../run/RunContext.ts";
+import { Labelled } from "../shell/Labelled.tsx";
 
 interface SessionFormProps {
   readonly session: SessionDoc | null;
@@ -72,13 +73,13 @@ export function SessionForm({ session, rooms, onClose }: SessionFormProps) {
       }}
     >
       <div className="fields three">
-        <Field label="Day" trouble={trouble?.fieldMessage("start")}>
+        <Labelled label="Day" trouble={trouble?.fieldMessage("start")}>
           <Input type="date" required value={date} onChange={(event) => set({ start: `${event.target.value}T${time}` })} />
-        </Field>
-        <Field label="Starts at">
+        </Labelled>
+        <Labelled label="Starts at">
           <Input type="time" required value={time} onChange={(event) => set({ start: `${date}T${event.target.value}` })} />
-        </Field>
-        <Field label="Minutes" trouble={trouble?.fieldMessage("minutes")}>
+        </Labelled>
+        <Labelled label="Minutes" trouble={trouble?.fieldMessage("minutes")}>
           <InputNumber
             style={{ width: "100%" }}
             min={10}
@@ -87,8 +88,8 @@ export function SessionForm({ session, rooms, onClose }: SessionFormProps) {
             value={typed.minutes}
             onChange={(minutes) => minutes !== null && set({ minutes })}
           />
-        </Field>
-        <Field label="Room" trouble={trouble?.fieldMessage("roomId")}>
+        </Labelled>
+        <Labelled label="Room" trouble={trouble?.fieldMessage("roomId")}>
           <Select
             style={{ width: "100%" }}
             aria-label="Room"
@@ -96,8 +97,8 @@ export function SessionForm({ session, rooms, onClose }: SessionFormProps) {
             options={rooms.map((room) => ({ value: room.id, label: `${room.name}, ${room.seats} seats` }))}
             onChange={(roomId: string) => set({ roomId })}
           />
-        </Field>
-        <Field label="Set-up, min">
+        </Labelled>
+        <Labelled label="Set-up, min">
           <InputNumber
             style={{ width: "100%" }}
             min={0}
@@ -106,8 +107,8 @@ export function SessionForm({ session, rooms, onClose }: SessionFormProps) {
             value={typed.setUpMin}
             onChange={(setUpMin) => setUpMin !== null && set({ setUpMin })}
           />
-        </Field>
-        <Field label="Tear-down, min">
+        </Labelled>
+        <Labelled label="Tear-down, min">
           <InputNumber
             style={{ width: "100%" }}
             min={0}
@@ -116,15 +117,15 @@ export function SessionForm({ session, rooms, onClose }: SessionFormProps) {
             value={typed.tearDownMin}
             onChange={(tearDownMin) => tearDownMin !== null && set({ tearDownMin })}
           />
-        </Field>
-        <Field label="Called">
+        </Labelled>
+        <Labelled label="Called">
           <Input
             maxLength={80}
             placeholder="Saturday drop-in"
             value={typed.title}
             onChange={(event) => set({ title: event.target.value })}
           />
-        </Field>
+        </Labelled>
       </div>
       {trouble && !trouble.problem.errors?.length ? (
         <p role="alert" className="trouble">
@@ -152,27 +153,4 @@ export function SessionForm({ session, rooms, onClose }: SessionFormProps) {
 
 function inputOf({ title, roomId, start, minutes, setUpMin, tearDownMin, heads }: SessionDoc): SessionInput {
   return { title, roomId, start, minutes, setUpMin, tearDownMin, heads };
-}
-
-function Field({
-  label,
-  trouble,
-  children,
-}: {
-  readonly label: string;
-  readonly trouble?: string | undefined;
-  readonly children: ReactNode;
-}) {
-  return (
-    // biome-ignore lint/a11y/noLabelWithoutControl: the control is the child
-    <label>
-      <span className="field-label small">{label}</span>
-      {children}
-      {trouble === undefined ? null : (
-        <span role="alert" className="ruler-trouble">
-          {trouble}
-        </span>
-      )}
-    </label>
-  );
 }

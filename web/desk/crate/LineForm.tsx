@@ -1,7 +1,8 @@
 import type { BriefLine, MaterialDoc } from "@lampcrate/contract";
 import { parseQuantity, refusalWords, showQuantity, type UnitChoice } from "@lampcrate/core";
 import { Checkbox, Input, InputNumber, Select } from "antd";
-import { type ReactNode, useState } from "react";
+import { useState } from "react";
+import { Labelled } from "../shell/Labelled.tsx";
 
 interface LineFormProps {
   readonly line: BriefLine;
@@ -166,16 +167,6 @@ function CutFields({ line, material, units, onChange }: Omit<LineFormProps, "onR
   );
 }
 
-function Labelled({ label, children }: { readonly label: string; readonly children: ReactNode }) {
-  return (
-    // biome-ignore lint/a11y/noLabelWithoutControl: the control is the child
-    <label>
-      <span className="field-label small">{label}</span>
-      {children}
-    </label>
-  );
-}
-
 function Amount({
   label,
   value,
@@ -253,7 +244,7 @@ export function LengthBox({
     onChange(read.si);
   };
   return (
-    <Labelled label={label}>
+    <Labelled label={label} trouble={trouble}>
       <Input
         style={{ width: 120 }}
         value={typed ?? shown}
@@ -262,11 +253,6 @@ export function LengthBox({
         onBlur={commit}
         onPressEnter={commit}
       />
-      {trouble === null ? null : (
-        <span role="alert" className="ruler-trouble">
-          {trouble}
-        </span>
-      )}
     </Labelled>
   );
 }

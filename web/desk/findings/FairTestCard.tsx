@@ -1,4 +1,12 @@
-import { comparisonWords, type FairTestFound, type Measure, showNumber, showQuantity, type UnitChoice } from "@lampcrate/core";
+import {
+  comparisonWords,
+  declaredWords,
+  type FairTestFound,
+  type Measure,
+  showNumber,
+  showQuantity,
+  type UnitChoice,
+} from "@lampcrate/core";
 import { StillRuler } from "../../shared/pieces/Ruler.tsx";
 import { quantityScale } from "../../shared/pieces/scale.ts";
 
@@ -15,14 +23,7 @@ export function FairTestCard({
   const numbers = found.result.numbers;
   if (!numbers) return null;
   const { low, high, difference, df } = numbers.welch;
-  const value = (v: string | number | null): string =>
-    typeof v === "number"
-      ? found.variable?.toLowerCase().includes("size") ||
-        found.variable?.toLowerCase().includes("width") ||
-        found.variable?.toLowerCase().includes("height")
-        ? showQuantity(v, "length", units)
-        : String(v)
-      : String(v ?? "");
+  const value = (v: string | number | null): string => (v === null ? "" : declaredWords(found.field, v, units));
   const reach = Math.max(Math.abs(low ?? 0), Math.abs(high ?? 0), Math.abs(difference)) * 1.15;
   const scale = quantityScale(measure.dimension, units, measure.unit ?? undefined, Math.abs(difference), measure.token);
   return (

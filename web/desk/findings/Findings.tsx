@@ -1,4 +1,4 @@
-import { clearest, dateOf, findingsWords } from "@lampcrate/core";
+import { clearest, codeInAddress, dateOf, findingsWords } from "@lampcrate/core";
 import { useQuery } from "@tanstack/react-query";
 import { findingsQuery, houseQuery, meQuery } from "../queries.ts";
 import { useRunWork } from "../run/RunContext.ts";
@@ -20,7 +20,7 @@ export function Findings() {
     );
   const findings = found.data;
   const best = clearest(findings.comparisons);
-  const code = run.code?.toLowerCase().replaceAll(" ", "-");
+  const code = codeInAddress(run.code ?? "");
   if (findings.entries === 0) {
     return (
       <section className="sheet pad stack">

@@ -1,4 +1,5 @@
 import type { RunDoc, RunSettings } from "@lampcrate/contract";
+import { codeInAddress } from "@lampcrate/core";
 import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { useNavigate } from "react-router";
@@ -146,7 +147,7 @@ function statusWords(run: RunDoc): string {
 }
 
 function Handout({ run, code }: { readonly run: RunDoc; readonly code: string }) {
-  const path = `/h/${code.toLowerCase().replaceAll(" ", "-")}`;
+  const path = `/h/${codeInAddress(code)}`;
   return (
     <section className="sheet pad" aria-label="Code and sheet">
       <div className="row" style={{ gap: 26, alignItems: "flex-start" }}>

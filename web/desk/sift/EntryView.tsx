@@ -1,5 +1,5 @@
 import type { EntryDoc, VersionDoc } from "@lampcrate/contract";
-import { type Family, families, reasonWords, showQuantity, type UnitChoice } from "@lampcrate/core";
+import { declaredWords, type Family, families, reasonWords, showQuantity, type UnitChoice } from "@lampcrate/core";
 import { Input } from "antd";
 import { useRunWork } from "../run/RunContext.ts";
 
@@ -74,7 +74,7 @@ function VersionTable({
         {version.changed ? <span style={{ fontWeight: 400 }}>: {version.changed}</span> : null}
       </h3>
       <p className="small soft">
-        {[declaredWords(version, family, units), version.guess ? `guessed ${version.guess}` : "", version.place ?? ""]
+        {[allDeclared(version, family, units), version.guess ? `guessed ${version.guess}` : "", version.place ?? ""]
           .filter(Boolean)
           .join("; ")}
       </p>
@@ -113,12 +113,12 @@ function VersionTable({
 }
 
 /** What they declared, in words. */
-function declaredWords(version: VersionDoc, family: Family, units: UnitChoice): string {
+function allDeclared(version: VersionDoc, family: Family, units: UnitChoice): string {
   return Object.entries(version.variables)
     .map(([id, value]) => {
       const field = family.variables.find((f) => f.id === id);
-      if (field?.kind === "choice") return field.options.find((option) => option.id === value)?.words ?? String(value);
-      return `${field?.words.toLowerCase() ?? id} ${typeof value === "number" && field ? showQuantity(value, field.dimension, units) : value}`;
+      const words = declaredWords(field, value, units);
+      return field?.kind === "choice" ? words : `${field?.words.toLowerCase() ?? id} ${words}`;
     })
     .join(", ");
 }

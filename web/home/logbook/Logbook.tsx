@@ -1,5 +1,5 @@
 import type { SheetDoc } from "@lampcrate/contract";
-import { families } from "@lampcrate/core";
+import { codeInAddress, families } from "@lampcrate/core";
 import { useQuery } from "@tanstack/react-query";
 import { Link, useParams } from "react-router";
 import { RigDrawing } from "../../shared/pieces/RigDrawing.tsx";
@@ -32,8 +32,7 @@ function OpenLogbook({ sheet }: { readonly sheet: SheetDoc }) {
     <main className="home">
       <header>
         <p className="soft small">
-          <Link to={`/h/${sheet.code.toLowerCase().replaceAll(" ", "-")}`}>{sheet.title}</Link>, {words.common.code}{" "}
-          <span className="code">{sheet.code}</span>
+          <Link to={`/h/${codeInAddress(sheet.code)}`}>{sheet.title}</Link>, {words.common.code} <span className="code">{sheet.code}</span>
         </p>
         <h1>{words.log.title}</h1>
       </header>

@@ -1,4 +1,5 @@
 import type { SheetDoc } from "@lampcrate/contract";
+import { codeInAddress } from "@lampcrate/core";
 import { useState } from "react";
 import { Link } from "react-router";
 import { useWords } from "../words/useWords.ts";
@@ -42,7 +43,7 @@ export function Sent({
         </div>
       </section>
       <div className="buttons">
-        <Link className="plain" to={`/h/${sheet.code.toLowerCase().replaceAll(" ", "-")}`}>
+        <Link className="plain" to={`/h/${codeInAddress(sheet.code)}`}>
           {words.common.back}
         </Link>
         <button type="button" className="link" onClick={onStartOver}>

@@ -1,5 +1,5 @@
 import type { SheetDoc } from "@lampcrate/contract";
-import { dateWords, families, showQuantity } from "@lampcrate/core";
+import { codeInAddress, dateWords, families, showQuantity } from "@lampcrate/core";
 import { useQuery } from "@tanstack/react-query";
 import { useEffect } from "react";
 import { Link, useParams, useSearchParams } from "react-router";
@@ -29,7 +29,7 @@ function OpenSheet({ sheet }: { readonly sheet: SheetDoc }) {
   const { brief, units } = sheet;
   const family = families[brief.family];
   const goal = family.goalWords(brief.spec, (si, dimension) => showQuantity(si, dimension, units));
-  const path = `/h/${sheet.code.toLowerCase().replaceAll(" ", "-")}`;
+  const path = `/h/${codeInAddress(sheet.code)}`;
   const steps = [
     words.sheet.ask(goal),
     words.sheet.look,
