@@ -2,6 +2,7 @@ import { comparisonKind } from "../src/finding/comparison.ts";
 import { checkValue } from "../src/finding/flag.ts";
 import { permutationTest } from "../src/finding/permutation.ts";
 import { leastDifference, moreTrials, power, trialSigma, trialsNeeded } from "../src/finding/power.ts";
+import { rankingCertainty } from "../src/finding/ranking.ts";
 import { welch } from "../src/finding/welch.ts";
 import { parseQuantity } from "../src/quantity/parse.ts";
 
@@ -27,5 +28,7 @@ export const finding: Readonly<Record<string, (input: Input) => unknown>> = {
   "least difference": (i) => leastDifference(i.n, i.sigma, i.power, i.alpha),
   "trials needed": (i) => trialsNeeded(i.difference, i.sigma, i.power, i.alpha),
   "trial sigma": (i) => trialSigma(i.sigmaDesign, i.sigmaInstrument, i.resolution),
+  "ranking certainty": (i) =>
+    rankingCertainty({ entrants: i.k, trials: i.n, between: i.tau, within: i.sigma, scoredBy: "mean" }, "reference"),
   "more trials": (i) => moreTrials(i.new, i.old),
 };

@@ -17,6 +17,7 @@ import { greatestLoad } from "../src/family/span/bounds.ts";
 import { collapse, hold, type Structure, sag } from "../src/family/span/structure.ts";
 import type { Section } from "../src/family/span/strut.ts";
 import { strutStrength } from "../src/family/span/strut.ts";
+import { moving } from "./moving.ts";
 
 // biome-ignore lint/suspicious/noExplicitAny: a reference file's input is whatever the file says
 type Input = any;
@@ -91,6 +92,7 @@ function outsideCommon(i: Input): boolean {
 
 /** Quantities of physics, by family and name; a family not listed is not built yet. */
 export const physics: Readonly<Record<string, Readonly<Record<string, Quantity>>>> = {
+  ...moving,
   common: {
     calibration: (i) => calibration(i.f, i.ratios),
     impossible: outsideCommon,

@@ -1,13 +1,28 @@
 import { queryOptions } from "@tanstack/react-query";
 import { api, ask } from "../shared/client.ts";
+import { fetchFamily } from "./family.ts";
 
-/** A published run's sheet. */
+/** A published run's sheet, and with it what the page must know of its family. */
 export const sheetQuery = (code: string) =>
-  queryOptions({ queryKey: ["sheet", code], queryFn: () => ask(api.public.runs[":code"].$get({ param: { code } })) });
+  queryOptions({
+    queryKey: ["sheet", code],
+    queryFn: async () => {
+      const sheet = await ask(api.public.runs[":code"].$get({ param: { code } }));
+      await fetchFamily(sheet.brief.family);
+      return sheet;
+    },
+  });
 
 export const revealQuery = (code: string) =>
   queryOptions({ queryKey: ["reveal", code], queryFn: () => ask(api.public.runs[":code"].reveal.$get({ param: { code } })) });
 
 /** One's own entry; the secret travels as a header only. */
 export const mineQuery = (secret: string) =>
-  queryOptions({ queryKey: ["mine"], queryFn: () => ask(api.public.mine.$get({ header: { "x-entry-secret": secret } })) });
+  queryOptions({
+    queryKey: ["mine"],
+    queryFn: async () => {
+      const mine = await ask(api.public.mine.$get({ header: { "x-entry-secret": secret } }));
+      await fetchFamily(mine.sheet.brief.family);
+      return mine;
+    },
+  });

@@ -3,7 +3,18 @@ import type { Dimension } from "../quantity/units.ts";
 import type { Band } from "./band.ts";
 import type { Bounds, Place, Quality } from "./bounds.ts";
 
-export type FamilyId = "span" | "float" | "descent";
+export type FamilyId =
+  | "span"
+  | "float"
+  | "descent"
+  | "landing"
+  | "launch-band"
+  | "launch-puff"
+  | "glide"
+  | "roll"
+  | "drive"
+  | "tall"
+  | "probe";
 
 /** Values of a brief's goal or design by field id; numbers are SI. */
 export type Values = Readonly<Record<string, number | string>>;
@@ -54,11 +65,20 @@ export interface Measure {
   readonly token?: Token | undefined;
 }
 
+/** What a prediction is told in: a dimension people measure, or a plain number of calibres or of times g. */
+export type PredictedIn = Dimension | "ratio" | "calibres" | "gees";
+
+/** Words in which each {} stands for the next number, so that they are told in the run's own units. */
+export interface Told {
+  readonly words: string;
+  readonly fill?: readonly (readonly [value: number, dimension: PredictedIn])[] | undefined;
+}
+
 /** A prediction with its band; a rough guide. */
 export interface Prediction {
   readonly id: string;
   readonly words: string;
-  readonly dimension: Dimension | "ratio";
+  readonly dimension: PredictedIn;
   readonly band: Band;
 }
 
@@ -76,6 +96,8 @@ export interface Needs {
   /** null: any usual room. */
   readonly heightM: number | null;
   readonly water: boolean;
+  /** What the floor must be; any where nothing is asked. */
+  readonly floor: "any" | "level" | "washable";
   readonly minutesPerTrial: number;
   /** Rigs that one adult can stand at. */
   readonly rigsPerAdult: number;
@@ -94,7 +116,13 @@ export interface CautionContext {
   readonly allergens: readonly string[];
   readonly smallParts: boolean;
   readonly latex: boolean;
+  /** What the crate's materials can do: cut, prick, burn, close over a face. */
+  readonly hazards?: readonly Hazard[] | undefined;
+  readonly place?: "indoors" | "outdoors" | undefined;
 }
+
+/** What about a material can hurt. */
+export type Hazard = "sharp edge" | "pointed" | "hot" | "film" | "snaps";
 
 /** What is seen when a build fails, with a question first and a nudge after it. */
 export interface Symptom {
@@ -120,6 +148,22 @@ export interface Protocol {
   readonly trials: number;
 }
 
+/** A tier worth offering with this family; a planner changes it. */
+export interface FamilyTier {
+  readonly kind: "free" | "limited materials" | "limited time" | "stretch";
+  readonly words: string;
+  /** A stretch goal's multiple of the goal. */
+  readonly times?: number;
+}
+
+/** A number of the goal that makes the test tell more or less, and the way in which it tells more. */
+export interface Lever {
+  readonly field: string;
+  readonly tellsMore: "up" | "down";
+  /** Fits "From … of 1.8 m": "a drop". */
+  readonly words: string;
+}
+
 /** One mark of a rig drawing, in metres, x to the right and y up from the floor. */
 export type Mark =
   | {
@@ -133,6 +177,7 @@ export type Mark =
       readonly massKg?: number;
     }
   | { readonly kind: "path"; readonly role: Role; readonly points: readonly (readonly [number, number])[]; readonly closed?: boolean }
+  | { readonly kind: "disc"; readonly role: Role; readonly x: number; readonly y: number; readonly r: number }
   | { readonly kind: "arrow"; readonly role: Role; readonly from: readonly [number, number]; readonly to: readonly [number, number] }
   | {
       readonly kind: "measure";
@@ -146,11 +191,12 @@ export type Mark =
       readonly x: number;
       readonly y: number;
       readonly words: string;
+      readonly fill?: Told["fill"];
       readonly tone?: "predicted" | "plain";
       readonly anchor?: "start" | "middle" | "end";
     };
 
-export type Role = "support" | "floor" | "build" | "load" | "water" | "tub" | "path";
+export type Role = "support" | "floor" | "build" | "load" | "water" | "tub" | "path" | "lane";
 
 /** A rig to scale: numbers only, the interface draws them. */
 export interface Scene {
@@ -158,6 +204,19 @@ export interface Scene {
   readonly height: number;
   readonly marks: readonly Mark[];
   readonly describe: string;
+  /** What happens when it is let go; the marks above are its still. */
+  readonly motion?: Motion | undefined;
+}
+
+/** A test as it would go, in its computed time. */
+export interface Motion {
+  readonly durationS: number;
+  /** What one sees, in words; stands in for the moving picture. */
+  readonly told: Told;
+  /** Marks of the scene that the moving ones take the place of, by their place in `marks`. */
+  readonly replaces: readonly number[];
+  /** The moving marks at a time, s. */
+  readonly at: (timeS: number) => readonly Mark[];
 }
 
 /** One challenge family: all that the product knows of it. Adding a family is adding one module of this shape. */
@@ -174,9 +233,16 @@ export interface Family {
   readonly measures: (spec: Values) => readonly [Measure, ...Measure[]];
   readonly goal: (spec: Values) => Goal;
   /** The field whose ruler shows the band predicted for the goal's measure. */
-  readonly goalField: string;
+  readonly goalField: (spec: Values) => string;
   readonly goalWords: (spec: Values, show: (si: number, dimension: Dimension) => string) => string;
   readonly predict: (spec: Values, design: Values) => readonly Prediction[];
+  /** What cannot work about this build, and its cure; null when nothing is known against it. */
+  readonly cannot: (spec: Values, design: Values) => Told | null;
+  /** Builds of one form share what earlier results teach. */
+  readonly formOf: (spec: Values, design: Values) => string;
+  /** A change worth comparing with the plain build. */
+  readonly rival: (design: Values) => Values;
+  readonly levers: (spec: Values) => readonly Lever[];
   readonly bounds: (measure: string, spec: Values, design: Values, sd: number, place?: Place) => Bounds;
   /** The same for the bare control test; only where the protocol has one. */
   readonly controlBounds?: (spec: Values, design: Values, sd: number) => Bounds;
@@ -185,6 +251,7 @@ export interface Family {
   readonly symptoms: readonly Symptom[];
   readonly protocol: Protocol;
   readonly rules: readonly string[];
+  readonly tiers: readonly FamilyTier[];
   readonly howTo: readonly Step[];
   readonly idea: string;
   readonly questions: { readonly before: readonly string[]; readonly during: readonly string[]; readonly after: readonly string[] };

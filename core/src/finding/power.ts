@@ -1,27 +1,7 @@
+import { normalBelow } from "../numeric/normal.ts";
 import { logGamma, tQuantile } from "../numeric/student.ts";
 import { mean, variance } from "../numeric/summary.ts";
 import { normalQuantile } from "../random/normal.ts";
-
-/** P(Z ≤ z), by the t distribution's limit: complementary error function as a continued fraction and a series. */
-function normalBelow(z: number): number {
-  const x = Math.abs(z);
-  if (x > 38) return z > 0 ? 1 : 0;
-  let below: number;
-  if (x < 3) {
-    let term = x;
-    let sum = x;
-    for (let k = 1; k < 200 && Math.abs(term) > 1e-17 * sum; k += 1) {
-      term *= (x * x) / (2 * k + 1);
-      sum += term;
-    }
-    below = 0.5 + (sum * Math.exp(-0.5 * x * x)) / Math.sqrt(2 * Math.PI);
-  } else {
-    let f = 0;
-    for (let k = 80; k > 0; k -= 1) f = k / (x + f);
-    below = 1 - Math.exp(-0.5 * x * x) / Math.sqrt(2 * Math.PI) / (x + f);
-  }
-  return z > 0 ? below : 1 - below;
-}
 
 /**
  * Power of a two-sided t test with n trials each, true difference `difference` and trial sd `sigma`: both tails of

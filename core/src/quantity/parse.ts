@@ -125,7 +125,7 @@ function splitParts(text: string): { ok: true; parts: Part[] } | { ok: false; re
     if (number === null) return { ok: false, reason: "not a number" };
     if (!number.read.ok) return { ok: false, reason: number.read.reason };
     rest = number.rest.trimStart();
-    const word = /^([a-z]+(?: oz)?|'|")/.exec(rest)?.[1] ?? null;
+    const word = /^(m\/s|ft\/s|km\/h|[a-z]+(?: oz)?|'|"|°)/.exec(rest)?.[1] ?? null;
     if (word !== null) rest = rest.slice(word.length);
     if (word === null && rest !== "") return { ok: false, reason: "not a number" };
     parts.push({ value: number.read.value, whole: number.whole, word: word?.trim() ?? null });

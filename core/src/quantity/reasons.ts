@@ -6,6 +6,8 @@ const example: Readonly<Record<Asked["dimension"], string>> = {
   mass: "such as 900 g or 1,5 kg",
   time: "such as 1.62 or 1 min 5 s",
   count: "such as 23",
+  angle: "such as 45 or 45 deg",
+  speed: "such as 3 m/s or 10 km/h",
 };
 
 /** A refusal in words that say how to mend the input; `text` is what was typed. */

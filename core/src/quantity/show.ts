@@ -28,6 +28,10 @@ export function bestUnit(si: number, dimension: Dimension, choice: UnitChoice): 
       return null;
     case "time":
       return size >= 120 ? "min" : "s";
+    case "angle":
+      return "deg";
+    case "speed":
+      return choice === "metric" ? "m/s" : "ft/s";
     case "mass":
       return choice === "metric" ? (size >= 1 ? "kg" : "g") : size >= 0.45359237 ? "lb" : "oz";
     case "length":
@@ -42,6 +46,7 @@ export function showQuantity(si: number, dimension: Dimension, choice: UnitChoic
   if (dimension === "count" || id === null) return showNumber(Math.round(si), 0);
   const value = si / unitById(id).factor;
   const decimals = dimension === "time" && id === "s" ? 2 : honestDecimals(value);
+  if (dimension === "angle") return `${showNumber(value, 0)}°`;
   const text = showNumber(value, decimals);
   return `${trimZeros(text, dimension)}\u00a0${id}`;
 }

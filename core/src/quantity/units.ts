@@ -1,5 +1,5 @@
 /** What a number can measure. */
-export type Dimension = "length" | "mass" | "time" | "count";
+export type Dimension = "length" | "mass" | "time" | "count" | "angle" | "speed";
 
 /** A unit people may type or be shown. */
 export interface Unit {
@@ -35,6 +35,11 @@ export const units: readonly Unit[] = [
   unit("s", "time", 1, '"', "sec", "secs", "second", "seconds"),
   unit("min", "time", 60, "m", "'", "mins", "minute", "minutes"),
   unit("h", "time", 3600, "hr", "hrs", "hour", "hours"),
+  unit("deg", "angle", Math.PI / 180, "°", "degree", "degrees"),
+  unit("m/s", "speed", 1),
+  unit("km/h", "speed", 1 / 3.6, "kmh"),
+  unit("ft/s", "speed", 0.3048),
+  unit("mph", "speed", 0.44704),
 ];
 
 /** The unit a spelling means when this dimension is asked; null when it names none. */

@@ -29,7 +29,7 @@ export function Brief() {
           values={brief.spec}
           units={run.units}
           extras={(id) =>
-            id === family.goalField && expected
+            id === family.goalField(brief.spec) && expected
               ? {
                   band: [expected.band.low, expected.band.high],
                   impossible: [

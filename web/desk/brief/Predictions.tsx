@@ -1,4 +1,4 @@
-import { type Goal, type Prediction, showNumber, showQuantity, type UnitChoice } from "@lampcrate/core";
+import { type Goal, type Prediction, showPredicted, type UnitChoice } from "@lampcrate/core";
 
 /** What to expect, in a sentence before any figure. A rough guide, and it says so. */
 export function Predictions({
@@ -10,8 +10,7 @@ export function Predictions({
   readonly goal: Goal;
   readonly units: UnitChoice;
 }) {
-  const show = (prediction: Prediction, value: number): string =>
-    prediction.dimension === "ratio" ? `${showNumber(value, 1)} ×` : showQuantity(value, prediction.dimension, units);
+  const show = (prediction: Prediction, value: number): string => showPredicted(value, prediction.dimension, units);
   const goalPrediction = predictions.find((prediction) => prediction.id === goal.measure);
   return (
     <div className="plain-words">

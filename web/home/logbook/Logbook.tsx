@@ -1,8 +1,9 @@
 import type { SheetDoc } from "@lampcrate/contract";
-import { codeInAddress, families } from "@lampcrate/core";
+import { codeInAddress } from "@lampcrate/core";
 import { useQuery } from "@tanstack/react-query";
 import { Link, useParams } from "react-router";
 import { RigDrawing } from "../../shared/pieces/RigDrawing.tsx";
+import { familyOf } from "../family.ts";
 import { sheetQuery } from "../queries.ts";
 import { Trouble } from "../Trouble.tsx";
 import { useWords } from "../words/useWords.ts";
@@ -25,7 +26,7 @@ export function Logbook() {
 function OpenLogbook({ sheet }: { readonly sheet: SheetDoc }) {
   const words = useWords();
   const { brief, units } = sheet;
-  const family = families[brief.family];
+  const family = familyOf(brief.family);
   const book = useLogbook(sheet);
   if (book.draft.sent) return <Sent draft={book.draft} sheet={sheet} onStartOver={book.startOver} />;
   return (

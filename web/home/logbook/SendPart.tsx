@@ -1,5 +1,6 @@
 import type { AgeBand, SheetDoc } from "@lampcrate/contract";
-import { checkVersion, families, readTrial } from "@lampcrate/core";
+import { checkVersion, readTrial } from "@lampcrate/core";
+import { familyOf } from "../family.ts";
 import { closingWords } from "../sheet/Sheet.tsx";
 import { useWords } from "../words/useWords.ts";
 import { filledVersions, type LogDraft } from "./draft.ts";
@@ -72,7 +73,7 @@ export function SendPart({ sheet, book }: { readonly sheet: SheetDoc; readonly b
 }
 
 function missingWords(sheet: SheetDoc, draft: LogDraft, words: ReturnType<typeof useWords>): string | null {
-  const family = families[sheet.brief.family];
+  const family = familyOf(sheet.brief.family);
   const [measure] = family.measures(sheet.brief.spec);
   const filled = filledVersions(draft.versions);
   const reads = filled.flatMap((version) =>

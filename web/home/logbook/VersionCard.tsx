@@ -1,8 +1,9 @@
 import type { SheetDoc, TrialInput, VersionInput } from "@lampcrate/contract";
-import { checkVersion, type Family, families, instrumentById, type Measure, showQuantity } from "@lampcrate/core";
+import { checkVersion, type Family, instrumentById, type Measure, showQuantity } from "@lampcrate/core";
 import { useId } from "react";
 import { StillRuler } from "../../shared/pieces/Ruler.tsx";
 import { quantityScale } from "../../shared/pieces/scale.ts";
+import { familyOf } from "../family.ts";
 import { useWords } from "../words/useWords.ts";
 import { Stopwatch } from "./Stopwatch.tsx";
 import { TrialRow } from "./TrialRow.tsx";
@@ -23,7 +24,7 @@ export function VersionCard({ title, first, sheet, version, removable, onChange,
   const words = useWords();
   const id = useId();
   const { brief, units } = sheet;
-  const family = families[brief.family];
+  const family = familyOf(brief.family);
   const [measure] = family.measures(brief.spec);
   const checked = checkVersion(family, brief.spec, brief.design, version);
   const setTrial = (index: number, patch: Partial<TrialInput>): void =>

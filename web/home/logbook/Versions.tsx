@@ -1,5 +1,5 @@
 import type { SheetDoc, VersionInput } from "@lampcrate/contract";
-import { families } from "@lampcrate/core";
+import { familyOf } from "../family.ts";
 import { useWords } from "../words/useWords.ts";
 import { blankVersion } from "./draft.ts";
 import { VersionCard } from "./VersionCard.tsx";
@@ -14,7 +14,7 @@ interface VersionsProps {
 export function Versions({ sheet, versions, onChange }: VersionsProps) {
   const words = useWords();
   const { brief } = sheet;
-  const family = families[brief.family];
+  const family = familyOf(brief.family);
   const builds = versions.filter((version) => version.role === "build").length;
   let number = 0;
   return (

@@ -1,10 +1,11 @@
 import type { SheetDoc, VersionInput } from "@lampcrate/contract";
-import { checkVersion, comparisonWords, families, runFindings } from "@lampcrate/core";
+import { checkVersion, comparisonWords, runFindings } from "@lampcrate/core";
+import { familyOf } from "../family.ts";
 
 /** The last change of a logbook in plain words; null while there is nothing to compare. */
 export function helpedWords(sheet: SheetDoc, versions: readonly VersionInput[]): string | null {
   const { brief } = sheet;
-  const family = families[brief.family];
+  const family = familyOf(brief.family);
   const entry = {
     id: "own",
     alias: "you",

@@ -1,7 +1,7 @@
 import type { SheetDoc } from "@lampcrate/contract";
-import { families } from "@lampcrate/core";
 import { useCallback, useEffect, useRef, useState } from "react";
 import { AskError, api, ask } from "../../shared/client.ts";
+import { familyOf } from "../family.ts";
 import { entryOf, keepDraft, keptDraft, type LogDraft, newDraft } from "./draft.ts";
 
 /** A logbook on the device, and its way to the house. */
@@ -16,7 +16,7 @@ export interface Book {
 
 /** Keeps the draft on the device at every change, sends it once, and tries again when the line comes back. */
 export function useLogbook(sheet: SheetDoc): Book {
-  const family = families[sheet.brief.family];
+  const family = familyOf(sheet.brief.family);
   const fresh = (): LogDraft => newDraft(family, sheet.brief.spec, sheet.brief.trials);
   const [draft, setDraft] = useState<LogDraft>(() => keptDraft(sheet.code) ?? fresh());
   const [sending, setSending] = useState(false);

@@ -1,8 +1,9 @@
 import type { RevealDoc } from "@lampcrate/contract";
-import { families, showNumber, showQuantity } from "@lampcrate/core";
+import { showNumber, showQuantity } from "@lampcrate/core";
 import { useQuery } from "@tanstack/react-query";
 import { Link, useParams } from "react-router";
 import { RigDrawing } from "../../shared/pieces/RigDrawing.tsx";
+import { familyOf } from "../family.ts";
 import { revealQuery, sheetQuery } from "../queries.ts";
 import { Trouble } from "../Trouble.tsx";
 import { useWords } from "../words/useWords.ts";
@@ -17,7 +18,7 @@ export function Reveal() {
   if (reveal.isError) return <Trouble error={reveal.error} onRetry={() => void reveal.refetch()} />;
   if (sheet.isError) return <Trouble error={sheet.error} onRetry={() => void sheet.refetch()} />;
   const { brief, units } = sheet.data;
-  const family = families[brief.family];
+  const family = familyOf(brief.family);
   const { dimension } = family.measures(brief.spec)[0];
   const show = (value: number | null): string => (value === null ? "–" : showQuantity(value, dimension, units));
   const { builders, scoring } = reveal.data;

@@ -1,9 +1,10 @@
 import type { SheetDoc } from "@lampcrate/contract";
-import { codeInAddress, dateWords, families, showQuantity } from "@lampcrate/core";
+import { codeInAddress, dateWords, showQuantity } from "@lampcrate/core";
 import { useQuery } from "@tanstack/react-query";
 import { useEffect } from "react";
 import { Link, useParams, useSearchParams } from "react-router";
 import { RigDrawing } from "../../shared/pieces/RigDrawing.tsx";
+import { familyOf } from "../family.ts";
 import { sheetQuery } from "../queries.ts";
 import { Trouble } from "../Trouble.tsx";
 import { useWords } from "../words/useWords.ts";
@@ -27,7 +28,7 @@ export function Sheet() {
 function OpenSheet({ sheet }: { readonly sheet: SheetDoc }) {
   const words = useWords();
   const { brief, units } = sheet;
-  const family = families[brief.family];
+  const family = familyOf(brief.family);
   const goal = family.goalWords(brief.spec, (si, dimension) => showQuantity(si, dimension, units));
   const path = `/h/${codeInAddress(sheet.code)}`;
   const steps = [

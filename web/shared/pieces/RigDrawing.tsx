@@ -1,4 +1,4 @@
-import { type Mark, type Scene, showQuantity, type UnitChoice } from "@lampcrate/core";
+import { type Mark, type Scene, showQuantity, tell, type UnitChoice } from "@lampcrate/core";
 import { useId } from "react";
 
 interface RigDrawingProps {
@@ -20,6 +20,7 @@ const fills = {
   water: "#cfe3e3",
   tub: "none",
   path: "none",
+  lane: "var(--glow)",
 } as const;
 const strokes = {
   support: "#7d5c31",
@@ -29,6 +30,7 @@ const strokes = {
   water: "none",
   tub: "var(--soft)",
   path: "var(--soft)",
+  lane: "var(--lamp-deep)",
 } as const;
 
 /** A rig to scale on squared paper: numbers from the core, labels in words. */
@@ -86,10 +88,21 @@ function MarkDrawing({ mark, x, y, units, text, small }: MarkProps) {
             mark.points.map(([px, py], i) => `${i === 0 ? "M" : "L"}${x(px).toFixed(1)} ${y(py).toFixed(1)}`).join("") +
             (mark.closed ? "Z" : "")
           }
-          fill={mark.closed ? "var(--glow)" : "none"}
+          fill={mark.closed ? (mark.role === "load" ? "var(--lamp)" : mark.role === "support" ? fills.support : "var(--glow)") : "none"}
           stroke={strokes[mark.role]}
           strokeWidth={mark.role === "build" ? 2.6 : mark.role === "tub" ? 3 : 1.4}
           strokeLinejoin="round"
+        />
+      );
+    case "disc":
+      return (
+        <circle
+          cx={x(mark.x)}
+          cy={y(mark.y)}
+          r={Math.max(2.5, x(mark.x + mark.r) - x(mark.x))}
+          fill={fills[mark.role]}
+          stroke={mark.role === "water" ? "var(--settled)" : strokes[mark.role]}
+          strokeWidth="1.6"
         />
       );
     case "arrow": {
@@ -112,7 +125,7 @@ function MarkDrawing({ mark, x, y, units, text, small }: MarkProps) {
           fontSize={text}
           textAnchor={mark.anchor ?? "start"}
         >
-          {mark.words}
+          {tell(mark, units)}
         </text>
       );
   }

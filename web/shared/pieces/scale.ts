@@ -45,6 +45,8 @@ export function quantityScale(
 /** A field's own unit in metric houses; inches, feet, ounces and pounds elsewhere. */
 function shownUnit(dimension: Dimension, choice: UnitChoice, preferred: string | undefined, typical: number): string {
   if (dimension === "time") return "s";
+  if (dimension === "angle") return "deg";
+  if (dimension === "speed") return choice === "metric" ? "m/s" : "ft/s";
   if (choice === "metric" && preferred !== undefined) return preferred;
   if (dimension === "mass") return choice === "metric" ? "g" : typical >= 0.4 ? "lb" : "oz";
   return choice === "metric" ? (typical >= 1.5 ? "m" : "cm") : typical >= 1.5 ? "ft" : "in";

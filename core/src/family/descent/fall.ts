@@ -42,3 +42,12 @@ export function freeFallTime(heightM: number): number {
 export function slowDown(faller: Faller, control: Faller, heightM: number): number {
   return fallTime(faller, heightM) / fallTime(control, heightM);
 }
+
+/** How far it has fallen after `timeS`, m: (v_t²/g) ln cosh(g t/v_t), without overflow. */
+export function fallenAfter(faller: Faller, timeS: number): number {
+  const v = terminalSpeed(faller);
+  const x = (gravity * timeS) / v;
+  // ln cosh x loses all digits when x is small, where it is x²/2 − x⁴/12.
+  const lnCosh = x < 1e-3 ? x ** 2 / 2 - x ** 4 / 12 : x + Math.log1p(Math.exp(-2 * x)) - Math.LN2;
+  return (v ** 2 / gravity) * lnCosh;
+}

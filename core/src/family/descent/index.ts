@@ -1,77 +1,23 @@
 import { type Band, band } from "../band.ts";
 import { type Bounds, commonHard, type Place, tightest, usualSoft } from "../bounds.ts";
 import { withCommonCautions } from "../common.ts";
-import type { Family, Field, Mark, Prediction, Scene, Values } from "../shape.ts";
+import type { Family, Prediction, Scene, Values } from "../shape.ts";
 import { choiceOf, numberOf } from "../values.ts";
+import { descentScene } from "./drawing.ts";
 import { type Faller, fallTime, freeFallTime, impactSpeed, slowDown } from "./fall.ts";
-import { descentCautions, descentHowTo, descentIdea, descentProtocol, descentQuestions, descentRules, descentSymptoms } from "./words.ts";
+import { descentDesign, descentSpec, descentVariables } from "./fields.ts";
+import {
+  descentCautions,
+  descentHowTo,
+  descentIdea,
+  descentProtocol,
+  descentQuestions,
+  descentRules,
+  descentSymptoms,
+  descentTiers,
+} from "./words.ts";
 
 const factor = 1.3;
-
-const spec: readonly Field[] = [
-  { kind: "number", id: "heightM", words: "Drop height", dimension: "length", min: 0.5, max: 8, step: 0.05, start: 1.8, unit: "m" },
-  { kind: "number", id: "cargoKg", words: "Cargo", dimension: "mass", min: 0.0005, max: 0.2, step: 0.0005, start: 0.003, unit: "g" },
-  { kind: "number", id: "goalS", words: "Time to reach", dimension: "time", min: 0.3, max: 20, step: 0.1, start: 1.5, unit: "s" },
-  {
-    kind: "choice",
-    id: "place",
-    words: "Where",
-    start: "indoors",
-    options: [
-      { id: "indoors", words: "indoors, still air" },
-      { id: "outdoors", words: "outdoors" },
-    ],
-  },
-];
-
-const kindField: Field = {
-  kind: "choice",
-  id: "kind",
-  words: "Canopy",
-  start: "spinner",
-  options: [
-    { id: "round", words: "round canopy" },
-    { id: "square", words: "square canopy" },
-    { id: "plate", words: "flat plate" },
-    { id: "bag", words: "bag, laid flat" },
-    { id: "spinner", words: "two spinning wings" },
-  ],
-};
-
-const size: Field = {
-  kind: "number",
-  id: "sizeM",
-  words: "Size (across, or one wing)",
-  dimension: "length",
-  min: 0.03,
-  max: 0.9,
-  step: 0.005,
-  start: 0.09,
-  unit: "mm",
-};
-
-const design: readonly Field[] = [
-  kindField,
-  size,
-  {
-    kind: "number",
-    id: "canopyKg",
-    words: "Mass of the canopy",
-    dimension: "mass",
-    min: 0.0002,
-    max: 0.05,
-    step: 0.0002,
-    start: 0.0016,
-    unit: "g",
-  },
-];
-
-const variables: readonly Field[] = [
-  kindField,
-  { ...size, unit: "cm" },
-  { kind: "number", id: "lines", words: "Number of lines", dimension: "count", min: 0, max: 8, step: 1, start: 4 },
-  { kind: "number", id: "cargoKg", words: "Cargo", dimension: "mass", min: 0.0005, max: 0.2, step: 0.0005, start: 0.003, unit: "g" },
-];
 
 /** Drag and the area it is reckoned on; rough values, see docs/models.md. */
 function areaAndDrag(kind: string, across: number): { readonly areaM2: number; readonly drag: number } {
@@ -90,14 +36,14 @@ function areaAndDrag(kind: string, across: number): { readonly areaM2: number; r
 }
 
 function fallerOf(s: Values, d: Values): Faller {
-  const cargo = typeof d["cargoKg"] === "number" ? d["cargoKg"] : numberOf(s, spec, "cargoKg");
-  const shape = areaAndDrag(choiceOf(d, design, "kind"), numberOf(d, design, "sizeM"));
-  return { massKg: cargo + numberOf(d, design, "canopyKg"), ...shape };
+  const cargo = typeof d["cargoKg"] === "number" ? d["cargoKg"] : numberOf(s, descentSpec, "cargoKg");
+  const shape = areaAndDrag(choiceOf(d, descentDesign, "kind"), numberOf(d, descentDesign, "sizeM"));
+  return { massKg: cargo + numberOf(d, descentDesign, "canopyKg"), ...shape };
 }
 
 /** The bare cargo: as dense as a paper cup with its front, 0.0044 m² for 50 g, scaled by its size. */
 function controlOf(s: Values): Faller {
-  const massKg = numberOf(s, spec, "cargoKg");
+  const massKg = numberOf(s, descentSpec, "cargoKg");
   return { massKg, areaM2: 0.0044 * (massKg / 0.05) ** (2 / 3), drag: 1 };
 }
 
@@ -106,7 +52,7 @@ function timeBand(faller: Faller, heightM: number): Band {
 }
 
 function predict(s: Values, d: Values): readonly Prediction[] {
-  const h = numberOf(s, spec, "heightM");
+  const h = numberOf(s, descentSpec, "heightM");
   const faller = fallerOf(s, d);
   return [
     { id: "time", words: "Fall with the canopy", dimension: "time", band: timeBand(faller, h) },
@@ -123,88 +69,21 @@ function boundsOf(faller: Faller, h: number, sd: number, indoors: boolean): Boun
 }
 
 function bounds(_measure: string, s: Values, d: Values, sd: number, place?: Place): Bounds {
-  const indoors = place?.indoors ?? choiceOf(s, spec, "place") === "indoors";
-  return boundsOf(fallerOf(s, d), numberOf(s, spec, "heightM"), sd, indoors);
+  const indoors = place?.indoors ?? choiceOf(s, descentSpec, "place") === "indoors";
+  return boundsOf(fallerOf(s, d), numberOf(s, descentSpec, "heightM"), sd, indoors);
 }
 
 function drawing(s: Values, d: Values): Scene {
-  const h = numberOf(s, spec, "heightM");
-  const across = numberOf(d, design, "sizeM");
-  const kind = choiceOf(d, design, "kind");
-  const half = kind === "spinner" ? across : across / 2;
-  const drawn = Math.max(half, h * 0.04);
-  const width = h * 1.5;
-  const x = width * 0.5;
-  const cargo = Math.max(h * 0.035, 0.01);
-  const hang = kind === "spinner" || kind === "plate" ? h * 0.05 : drawn * 1.3;
-  const foot = h;
-  const top = foot + cargo + hang;
-  const canopy: Mark =
-    kind === "spinner"
-      ? {
-          kind: "path",
-          role: "build",
-          points: [
-            [x - drawn, top + drawn * 0.25],
-            [x, top],
-            [x + drawn, top + drawn * 0.25],
-          ],
-        }
-      : kind === "plate"
-        ? {
-            kind: "path",
-            role: "build",
-            points: [
-              [x - drawn, top],
-              [x + drawn, top],
-            ],
-          }
-        : {
-            kind: "path",
-            role: "build",
-            closed: true,
-            points: Array.from({ length: 17 }, (_, i) => {
-              const a = (Math.PI * i) / 16;
-              return [x - drawn * Math.cos(a), top + drawn * 0.6 * Math.sin(a)] as const;
-            }),
-          };
+  const h = numberOf(s, descentSpec, "heightM");
   const { band: time } = predict(s, d)[0] ?? { band: band(0, 1) };
-  return {
-    width,
-    height: top + drawn * 0.7 + h * 0.04,
-    describe: "The build held with its lowest point at the drop height above the floor.",
-    marks: [
-      { kind: "block", role: "floor", x: 0, y: -0.012 * h, w: width, h: 0.012 * h },
-      canopy,
-      {
-        kind: "path",
-        role: "path",
-        points: [
-          [x - (kind === "spinner" ? 0 : drawn), top],
-          [x, foot + cargo],
-        ],
-      },
-      {
-        kind: "path",
-        role: "path",
-        points: [
-          [x + (kind === "spinner" ? 0 : drawn), top],
-          [x, foot + cargo],
-        ],
-      },
-      { kind: "block", role: "load", x: x - cargo / 2, y: foot, w: cargo, h: cargo },
-      { kind: "arrow", role: "path", from: [x, foot - h * 0.06], to: [x, h * 0.06] },
-      { kind: "measure", from: [width * 0.14, 0], to: [width * 0.14, h], valueSi: h },
-      {
-        kind: "note",
-        x: x + h * 0.07,
-        y: h * 0.5,
-        tone: "predicted",
-        words: `should take ${time.low.toFixed(1)} to ${time.high.toFixed(1)} s`,
-      },
-      { kind: "note", x: x + h * 0.07, y: h * 0.38, words: `lands at about ${impactSpeed(fallerOf(s, d), h).toFixed(1)} m/s` },
-    ],
-  };
+  return descentScene({
+    heightM: h,
+    acrossM: numberOf(d, descentDesign, "sizeM"),
+    kind: choiceOf(d, descentDesign, "kind"),
+    build: fallerOf(s, d),
+    control: controlOf(s),
+    time,
+  });
 }
 
 /** Slow a fall. */
@@ -212,9 +91,9 @@ export const descent: Family = {
   id: "descent",
   words: "Descent",
   ask: "Slow a fall",
-  spec,
-  design,
-  variables,
+  spec: descentSpec,
+  design: descentDesign,
+  variables: descentVariables,
   measures: () => [
     {
       id: "time",
@@ -226,29 +105,48 @@ export const descent: Family = {
       instruments: ["hand stopwatch", "frame count"],
     },
   ],
-  goal: (s) => ({ measure: "time", value: numberOf(s, spec, "goalS"), better: "more" }),
-  goalField: "goalS",
-  goalWords: (s, show) => `Fall ${show(numberOf(s, spec, "heightM"), "length")} in ${numberOf(s, spec, "goalS").toFixed(1)} s or longer`,
+  goal: (s) => ({ measure: "time", value: numberOf(s, descentSpec, "goalS"), better: "more" }),
+  goalField: () => "goalS",
+  goalWords: (s, show) =>
+    `Fall ${show(numberOf(s, descentSpec, "heightM"), "length")} in ${numberOf(s, descentSpec, "goalS").toFixed(1)} s or longer`,
   predict,
+  cannot: (s, d) => {
+    const speed = impactSpeed(fallerOf(s, d), numberOf(s, descentSpec, "heightM"));
+    const bare = impactSpeed(controlOf(s), numberOf(s, descentSpec, "heightM"));
+    return speed > bare * 0.97
+      ? {
+          words: "This canopy hardly slows it: {} where the bare cargo lands at {}. Larger, or less cargo.",
+          fill: [
+            [speed, "speed"],
+            [bare, "speed"],
+          ],
+        }
+      : null;
+  },
+  formOf: (_s, d) => choiceOf(d, descentDesign, "kind"),
+  rival: (d) => ({ ...d, sizeM: Math.min(0.9, 1.3 * numberOf(d, descentDesign, "sizeM")) }),
+  levers: () => [{ field: "heightM", tellsMore: "up", words: "a drop" }],
   bounds,
-  controlBounds: (s, _d, sd) => boundsOf(controlOf(s), numberOf(s, spec, "heightM"), sd, false),
+  controlBounds: (s, _d, sd) => boundsOf(controlOf(s), numberOf(s, descentSpec, "heightM"), sd, false),
   needs: (s) => {
-    const h = numberOf(s, spec, "heightM");
+    const h = numberOf(s, descentSpec, "heightM");
     const circle = 0.5 + 0.3 * h;
     return {
       lengthM: circle,
       widthM: circle,
       heightM: h + 0.5,
       water: false,
+      floor: "any",
       minutesPerTrial: 1,
       rigsPerAdult: h > 2.2 ? 1 : 3,
       words: `a clear circle of ${circle.toFixed(1)} m across at each rig and ${(h + 0.5).toFixed(1)} m of height`,
     };
   },
-  cautions: (s, context) => withCommonCautions(descentCautions(numberOf(s, spec, "heightM")), context),
+  cautions: (s, context) => withCommonCautions(descentCautions(numberOf(s, descentSpec, "heightM")), context),
   symptoms: descentSymptoms,
   protocol: descentProtocol,
   rules: descentRules,
+  tiers: descentTiers,
   howTo: descentHowTo,
   idea: descentIdea,
   questions: descentQuestions,

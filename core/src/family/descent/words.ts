@@ -1,4 +1,4 @@
-import type { Caution, Protocol, Step, Symptom } from "../shape.ts";
+import type { Caution, FamilyTier, Protocol, Step, Symptom } from "../shape.ts";
 
 export const descentSymptoms: readonly Symptom[] = [
   { id: "hard", words: "lands hard", question: "Is it too heavy, or too small?", nudge: "Less cargo or a larger canopy, one at a time." },
@@ -70,3 +70,9 @@ export function descentCautions(heightM: number): readonly Caution[] {
   if (heightM > 2.2) list.unshift({ id: "adult-height", words: "An adult is present at every drop from above reach." });
   return list;
 }
+
+export const descentTiers: readonly FamilyTier[] = [
+  { kind: "free", words: "Any light material" },
+  { kind: "limited materials", words: "One sheet, one length of line, the same cargo" },
+  { kind: "stretch", words: "1.6 times as long in the air", times: 1.6 },
+];

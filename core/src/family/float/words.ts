@@ -1,4 +1,4 @@
-import type { Caution, Protocol, Step, Symptom } from "../shape.ts";
+import type { Caution, FamilyTier, Protocol, Step, Symptom } from "../shape.ts";
 
 export const floatCautions: readonly Caution[] = [
   { id: "tub", words: "Never leave a tub of water with a small child; empty it when testing ends." },
@@ -49,3 +49,10 @@ export const floatQuestions = {
   during: ["Which edge goes under first?", "What one thing will you change?"],
   after: ["Did higher walls help, or a wider base?", "What would the biggest raft from this sheet look like?"],
 } as const;
+
+export const floatTiers: readonly FamilyTier[] = [
+  { kind: "free", words: "Any sheet, any parts" },
+  { kind: "limited materials", words: "One square sheet, no tape" },
+  { kind: "limited time", words: "Ten minutes of folding" },
+  { kind: "stretch", words: "Half as many again", times: 1.5 },
+];

@@ -1,33 +1,9 @@
-import { sheetById } from "../materials.ts";
+import { sheetById } from "../materials/sheets.ts";
+import { jointN as joints, lines, sticks } from "../materials/sticks.ts";
 import type { Values } from "../shape.ts";
 import { choiceOf, numberOf } from "../values.ts";
 import { spanDesign, spanSpec } from "./fields.ts";
 import type { Structure } from "./structure.ts";
-import type { Section } from "./strut.ts";
-
-interface Stick {
-  readonly section: Section;
-  readonly stiffnessPa: number;
-  readonly bendingPa: number;
-  readonly tensilePa: number;
-}
-
-/** Material defaults of the model, SI. */
-const sticks: Readonly<Record<string, Stick>> = {
-  spaghetti: { section: { diameterM: 0.0018 }, stiffnessPa: 4e9, bendingPa: 40e6, tensilePa: 25e6 },
-  "paper-straw": { section: { diameterM: 0.006, innerM: 0.0052 }, stiffnessPa: 2.5e9, bendingPa: 12e6, tensilePa: 30e6 },
-  "plastic-straw": { section: { diameterM: 0.006, innerM: 0.0057 }, stiffnessPa: 1.4e9, bendingPa: 30e6, tensilePa: 30e6 },
-  "flat-stick": { section: { widthM: 0.01, thicknessM: 0.002 }, stiffnessPa: 10e9, bendingPa: 80e6, tensilePa: 80e6 },
-  skewer: { section: { diameterM: 0.003 }, stiffnessPa: 12e9, bendingPa: 90e6, tensilePa: 100e6 },
-  balsa: { section: { widthM: 0.003, thicknessM: 0.003 }, stiffnessPa: 3.5e9, bendingPa: 12e6, tensilePa: 20e6 },
-};
-
-const joints: Readonly<Record<string, number>> = { "tape-peels": 15, "tape-holds": 25, glue: 40, band: 5, clay: 1 };
-
-const lines: Readonly<Record<string, { areaM2: number; stiffnessPa: number; breakN: number }>> = {
-  "cotton-string": { areaM2: (Math.PI * 0.0015 ** 2) / 4, stiffnessPa: 1.5e9, breakN: 100 },
-  thread: { areaM2: (Math.PI * 0.0003 ** 2) / 4, stiffnessPa: 3e9, breakN: 10 },
-};
 
 /** Strength of an anchor that nobody measured, N. */
 const anchorN = 15;

@@ -1,4 +1,4 @@
-import { sheets } from "../materials.ts";
+import { sheets } from "../materials/sheets.ts";
 import type { Field } from "../shape.ts";
 
 const forms = [
@@ -32,6 +32,26 @@ export const spanSpec: readonly Field[] = [
     step: 0.01,
     start: 0.15,
     unit: "mm",
+  },
+  {
+    kind: "choice",
+    id: "until",
+    words: "The load",
+    start: "set",
+    options: [
+      { id: "set", words: "is set: it holds or it doesn't" },
+      { id: "fails", words: "grows until it gives way" },
+    ],
+  },
+  {
+    kind: "choice",
+    id: "supports",
+    words: "Supports",
+    start: "outside",
+    options: [
+      { id: "outside", words: "only at or outside the marks" },
+      { id: "inside", words: "also inside the gap" },
+    ],
   },
   {
     kind: "choice",

@@ -1,16 +1,16 @@
 import { band } from "../band.ts";
 import { type Bounds, commonHard, tightest, usualSoft } from "../bounds.ts";
 import { withCommonCautions } from "../common.ts";
-import { tokenById } from "../materials.ts";
+import { tokenById } from "../materials/things.ts";
 import { gravity } from "../physical.ts";
-import type { Family, Prediction, Values } from "../shape.ts";
-import { numberOf } from "../values.ts";
+import type { Family, Prediction, Told, Values } from "../shape.ts";
+import { choiceOf, numberOf } from "../values.ts";
 import { greatestLoadKg } from "./bounds.ts";
 import { materialBound, structureOf } from "./build.ts";
 import { spanScene } from "./drawing.ts";
 import { spanDesign, spanSpec, spanVariables } from "./fields.ts";
 import { factors, hold, sag } from "./structure.ts";
-import { spanCautions, spanHowTo, spanIdea, spanProtocol, spanQuestions, spanRules, spanSymptoms } from "./words.ts";
+import { spanCautions, spanHowTo, spanIdea, spanProtocol, spanQuestions, spanRules, spanSymptoms, spanTiers } from "./words.ts";
 
 const holdFactor = 2.5;
 
@@ -34,6 +34,15 @@ function predict(spec: Values, design: Values): readonly Prediction[] {
       band: band(Math.min(sagM, deck), factors(built.form).sag, { atMost: deck }),
     },
   ];
+}
+
+function cannot(spec: Values, design: Values): Told | null {
+  const { mid } = loadBand(spec, design);
+  if (mid > 0) return null;
+  return {
+    words: "This deck can't carry its own weight over {}: shorten the gap, or make it deeper.",
+    fill: [[numberOf(spec, spanSpec, "gapM"), "length"]],
+  };
 }
 
 function bounds(measure: string, spec: Values, design: Values, sd: number): Bounds {
@@ -71,10 +80,19 @@ export const span: Family = {
     { id: "sag", words: "Sag", dimension: "length", quality: "sag", better: "less", unit: "mm", instruments: ["ruler", "tape"] },
   ],
   goal: (spec) => ({ measure: "load", value: numberOf(spec, spanSpec, "loadKg"), better: "more" }),
-  goalField: "loadKg",
+  goalField: () => "loadKg",
   goalWords: (spec, show) =>
-    `Span ${show(numberOf(spec, spanSpec, "gapM"), "length")}, hold ${show(numberOf(spec, spanSpec, "loadKg"), "mass")} for ${numberOf(spec, spanSpec, "holdS")} s`,
+    `Span ${show(numberOf(spec, spanSpec, "gapM"), "length")}, hold ${show(numberOf(spec, spanSpec, "loadKg"), "mass")}${choiceOf(spec, spanSpec, "until") === "fails" ? " or more" : ""} for ${numberOf(spec, spanSpec, "holdS")} s`,
   predict,
+  cannot,
+  formOf: (_spec, design) => choiceOf(design, spanDesign, "form"),
+  rival: (design) => ({
+    ...design,
+    depthM: Math.min(0.04, 1.5 * numberOf(design, spanDesign, "depthM")),
+    sideM: Math.min(0.06, 1.5 * numberOf(design, spanDesign, "sideM")),
+    sheets: Math.min(12, numberOf(design, spanDesign, "sheets") + 2),
+  }),
+  levers: () => [{ field: "gapM", tellsMore: "down", words: "a gap" }],
   bounds,
   needs: (spec) => {
     const length = numberOf(spec, spanSpec, "gapM") + 1;
@@ -83,6 +101,7 @@ export const span: Family = {
       widthM: 1.5,
       heightM: null,
       water: false,
+      floor: "level",
       minutesPerTrial: 3,
       rigsPerAdult: 3,
       words: `1.5 × ${length.toFixed(1)} m of clear floor at each rig, with a catch tray under the deck`,
@@ -92,6 +111,7 @@ export const span: Family = {
   symptoms: spanSymptoms,
   protocol: spanProtocol,
   rules: spanRules,
+  tiers: spanTiers,
   howTo: spanHowTo,
   idea: spanIdea,
   questions: spanQuestions,

@@ -1,4 +1,4 @@
-import type { Caution, Protocol, Step, Symptom } from "../shape.ts";
+import type { Caution, FamilyTier, Protocol, Step, Symptom } from "../shape.ts";
 
 export const spanCautions: readonly Caution[] = [
   { id: "falling-load", words: "Add loads slowly and low, over a floor that may be hit. Keep toes and faces away from under the deck." },
@@ -60,3 +60,10 @@ export const spanQuestions = {
   during: ["Where does it give way first?", "What one thing will you change?"],
   after: ["What held the load in the end: more material, or a better shape?", "Where have you seen this shape in a real bridge?"],
 } as const;
+
+export const spanTiers: readonly FamilyTier[] = [
+  { kind: "free", words: "Any paper and card from the box" },
+  { kind: "limited materials", words: "The kit's sheets and a hand of tape" },
+  { kind: "limited time", words: "Fifteen minutes of building" },
+  { kind: "stretch", words: "Half as much again", times: 1.5 },
+];

@@ -53,20 +53,3 @@ export function sheetById(id: string): Sheet {
   if (!found) throw new Error(`no sheet has the id ${id}`);
   return found;
 }
-
-/** Tokens of known mass, kg: what is counted onto a hull or a deck. */
-export const tokens = [
-  { id: "washer-m6", words: "M6 washer", names: ["washer", "m6 washer"], massKg: 0.001 },
-  { id: "washer-m8", words: "M8 washer", names: ["washer", "m8 washer"], massKg: 0.0018 },
-  { id: "washer-m10", words: "M10 washer", names: ["washer", "m10 washer"], massKg: 0.0036 },
-  { id: "washer-m12", words: "M12 washer", names: ["washer", "m12 washer"], massKg: 0.0063 },
-  { id: "marble-16", words: "16 mm marble", names: ["marble"], massKg: 0.0053 },
-  { id: "load-bag", words: "100 g load bag", names: ["bag", "load bag"], massKg: 0.1 },
-] as const;
-
-/** A token by id; throws on an unknown one. */
-export function tokenById(id: string): (typeof tokens)[number] {
-  const found = tokens.find((t) => t.id === id);
-  if (!found) throw new Error(`no token has the id ${id}`);
-  return found;
-}

@@ -1,0 +1,162 @@
+import { band } from "../band.ts";
+import { type Bounds, commonHard, type Place, tightest, usualSoft } from "../bounds.ts";
+import { withCommonCautions } from "../common.ts";
+import { payloads, riders } from "../materials/things.ts";
+import type { Family, Prediction, Told, Values } from "../shape.ts";
+import { choiceOf, numberOf } from "../values.ts";
+import { landingScene } from "./drawing.ts";
+import { landingDesign, landingSpec, landingVariables } from "./fields.ts";
+import { type Cushion, greatestDrop, peakG, rebound, staysIn, touchSpeed } from "./impact.ts";
+import {
+  landingCautions,
+  landingHowTo,
+  landingIdea,
+  landingProtocol,
+  landingQuestions,
+  landingRules,
+  landingSymptoms,
+  landingTiers,
+} from "./words.ts";
+
+/** Of the padding's thickness this much can be crushed. */
+const crushable = 0.6;
+
+const isWhole = (s: Values): boolean => choiceOf(s, landingSpec, "outcome") === "whole";
+const goalOf = (s: Values): number => numberOf(s, landingSpec, "goalM");
+const payloadOf = (s: Values) => payloads.find((p) => p.id === choiceOf(s, landingSpec, "payload")) ?? payloads[0];
+const riderOf = (s: Values) => riders.find((r) => r.id === choiceOf(s, landingSpec, "rider")) ?? riders[0];
+const crushOf = (d: Values): number => crushable * numberOf(d, landingDesign, "paddingM");
+const cushionOf = (d: Values): Cushion => (choiceOf(d, landingDesign, "cushion") === "even" ? "even" : "springy");
+const wallOf = (d: Values): number => numberOf(d, landingDesign, "wallM");
+
+function survivedBand(s: Values, d: Values) {
+  return isWhole(s)
+    ? band(greatestDrop(crushOf(d), payloadOf(s).toleranceG, cushionOf(d)), 2)
+    : band(wallOf(d) / riderOf(s).bounce ** 2, 1.5);
+}
+
+function predict(s: Values, d: Values): readonly Prediction[] {
+  const h = goalOf(s);
+  const survived: Prediction = { id: "survived", words: "Highest drop it comes through", dimension: "length", band: survivedBand(s, d) };
+  const speed: Prediction = {
+    id: "speed",
+    words: "Speed at first touch, from the goal's height",
+    dimension: "speed",
+    band: band(touchSpeed(h), 1),
+  };
+  return isWhole(s)
+    ? [
+        survived,
+        { id: "peak", words: "Push on the cargo there", dimension: "gees", band: band(peakG(h, crushOf(d), cushionOf(d)), 2) },
+        speed,
+      ]
+    : [survived, { id: "rebound", words: "Riders jump there", dimension: "length", band: band(rebound(h, riderOf(s).bounce), 1.5) }, speed];
+}
+
+function bounds(measure: string, s: Values, d: Values, sd: number, place?: Place): Bounds {
+  if (measure === "crush") return { hard: [0, numberOf(d, landingDesign, "buildM") + 3 * sd], soft: [0, Number.POSITIVE_INFINITY] };
+  const { mid, factor } = survivedBand(s, d);
+  return { hard: tightest(commonHard("height", sd, place), [0, Number.POSITIVE_INFINITY]), soft: usualSoft(mid, factor, sd) };
+}
+
+function cannot(s: Values, d: Values): Told | null {
+  const h = goalOf(s);
+  if (isWhole(s)) return null;
+  if (staysIn(h, riderOf(s).bounce, wallOf(d))) return null;
+  return {
+    words: "From {} this rider is likely to jump {}, over the wall of {}: softer legs, or a deeper cabin.",
+    fill: [
+      [h, "length"],
+      [rebound(h, riderOf(s).bounce), "length"],
+      [wallOf(d), "length"],
+    ],
+  };
+}
+
+/** Protect what is inside. */
+export const landing: Family = {
+  id: "landing",
+  words: "Landing",
+  ask: "Bring a cargo down whole",
+  spec: landingSpec,
+  design: landingDesign,
+  variables: landingVariables,
+  measures: () => [
+    {
+      id: "survived",
+      words: "Highest drop it came through",
+      dimension: "length",
+      quality: "height",
+      better: "more",
+      unit: "m",
+      instruments: ["tape"],
+    },
+    { id: "crush", words: "Crush", dimension: "length", quality: "sag", better: "less", unit: "mm", instruments: ["ruler", "tape"] },
+  ],
+  goal: (s) => ({ measure: "survived", value: goalOf(s), better: "more" }),
+  goalField: () => "goalM",
+  goalWords: (s, show) =>
+    isWhole(s)
+      ? `Bring a ${payloadOf(s).words} down whole from ${show(goalOf(s), "length")}`
+      : `Keep every ${riderOf(s).words} aboard from ${show(goalOf(s), "length")}`,
+  predict,
+  cannot,
+  formOf: (s, d) => (isWhole(s) ? cushionOf(d) : "riders"),
+  rival: (d) => ({ ...d, paddingM: Math.min(0.25, 2 * numberOf(d, landingDesign, "paddingM")), wallM: Math.min(0.2, 1.5 * wallOf(d)) }),
+  levers: () => [],
+  bounds,
+  needs: (s) => {
+    const h = Math.max(goalOf(s), numberOf(s, landingSpec, "lastM"));
+    const circle = 0.5 + 0.2 * h;
+    return {
+      lengthM: circle,
+      widthM: circle,
+      heightM: h + 0.5,
+      water: false,
+      floor: "washable",
+      minutesPerTrial: 2,
+      rigsPerAdult: h > 2.2 ? 1 : 3,
+      words: `a washable circle of ${circle.toFixed(1)} m across at each rig and ${(h + 0.5).toFixed(1)} m of height`,
+    };
+  },
+  cautions: (s, context) => {
+    const food = isWhole(s) ? payloadOf(s) : riderOf(s);
+    const allergen = "allergen" in food ? [food.allergen] : [];
+    const latex = context.latex || (isWhole(s) && "latex" in food);
+    const allergens = [...new Set([...context.allergens, ...allergen])];
+    return withCommonCautions(landingCautions(Math.max(goalOf(s), numberOf(s, landingSpec, "lastM")), allergen.length > 0), {
+      ...context,
+      latex,
+      allergens,
+    });
+  },
+  symptoms: landingSymptoms,
+  protocol: landingProtocol,
+  rules: landingRules,
+  tiers: landingTiers,
+  howTo: landingHowTo,
+  idea: landingIdea,
+  questions: landingQuestions,
+  drawing: (s, d) => {
+    const h = goalOf(s);
+    const whole = isWhole(s);
+    const comesThrough = survivedBand(s, d).mid >= h;
+    return landingScene({
+      heightM: h,
+      firstM: numberOf(s, landingSpec, "firstM"),
+      lastM: numberOf(s, landingSpec, "lastM"),
+      buildM: numberOf(d, landingDesign, "buildM"),
+      crushM: whole ? Math.min(crushOf(d), numberOf(d, landingDesign, "buildM") * 0.8) : 0,
+      speed: touchSpeed(h),
+      bounceM: whole ? null : rebound(h, riderOf(s).bounce),
+      wallM: wallOf(d),
+      verdict: whole
+        ? comesThrough
+          ? "should come through"
+          : "likely to break"
+        : comesThrough
+          ? "riders should stay aboard"
+          : "riders likely to jump out",
+    });
+  },
+};
