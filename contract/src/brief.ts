@@ -36,6 +36,21 @@ export interface TierDoc {
   readonly words: string;
   /** Part of the builders who take it. */
   readonly share: number;
+  /** A stretch goal's multiple of the goal; null for the others. */
+  readonly times: number | null;
+}
+
+/** A rule of this brief's own, answered yes or no before testing. */
+export interface AddedRule {
+  readonly id: string;
+  readonly words: string;
+}
+
+/** A hint of this brief's own, on its rung of the ladder. */
+export interface AddedHint {
+  readonly id: string;
+  readonly rung: "question" | "nudge" | "example";
+  readonly words: string;
 }
 
 export interface AddedCaution {
@@ -49,7 +64,15 @@ export interface BriefDoc {
   readonly story: string;
   readonly spec: Values;
   readonly design: Values;
+  /** The design that the plain build is held beside; null: the family's own. */
+  readonly compared: Values | null;
   readonly trials: number;
+  /** What trials are measured with; empty: the measure's usual instrument. */
+  readonly instrument: string;
+  /** Minutes that one version takes to build. */
+  readonly buildMinutes: number;
+  /** How this brief's test is held, beyond the family's protocol. */
+  readonly protocolNote: string;
   readonly youngestAge: number;
   readonly sketchFirst: boolean;
   readonly plainBuildShown: boolean;
@@ -65,6 +88,8 @@ export interface BriefDoc {
   readonly lines: readonly BriefLine[];
   readonly tiers: readonly TierDoc[];
   readonly cautions: readonly AddedCaution[];
+  readonly rules: readonly AddedRule[];
+  readonly hints: readonly AddedHint[];
 }
 
 export interface BriefSave {

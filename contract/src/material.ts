@@ -1,3 +1,5 @@
+import type { Hazard } from "@lampcrate/core";
+
 /** What one unit of a material is: pieces are counted, the rest measured. */
 export type MaterialUnit = "piece" | "mm" | "g" | "ml";
 
@@ -13,6 +15,8 @@ export interface MaterialInput {
   readonly allergens: readonly string[];
   readonly smallPart: boolean;
   readonly latex: boolean;
+  /** What about it can hurt. */
+  readonly hazards: readonly Hazard[];
 }
 
 export interface MaterialDoc extends MaterialInput {

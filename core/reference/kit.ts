@@ -1,6 +1,7 @@
 import { rectangleCount } from "../src/kit/cut.ts";
 import { drawLine, drawRebuilds, type LineUse, spoilWithMiscuts } from "../src/kit/demand.ts";
 import { drawHeads, type HeadsModel, headsPosterior } from "../src/kit/heads.ts";
+import { learnAmount, learnRebuild, learnSpoil } from "../src/kit/learn.ts";
 import { type CrateLine, manifestOf, usualDraws } from "../src/kit/manifest.ts";
 import { quantileOf } from "../src/kit/rounding.ts";
 import { commonRank, targetFromCosts } from "../src/kit/serviceLevel.ts";
@@ -91,6 +92,20 @@ export const kit: Readonly<Record<string, (input: Input) => unknown>> = {
   units: (i) => summary(unitsOf(i), i.quantiles),
   lineDemand,
   spoilWithMiscuts: (i) => spoilWithMiscuts(i.pBuild, i.pCut),
+  learnSpoil: (i) => learnSpoil(i.p0, i.spoilt, i.good),
+  learnRebuild: (i) =>
+    learnRebuild(
+      i.q0,
+      i.loops,
+      i.sessions.map((s: Input) => ({ units: s.U, rebuilds: s.B })),
+    ),
+  learnAmount: (i) => {
+    const { perUnit, value, interval } = learnAmount(
+      { kind: i.kind, amount: i.a0, perRebuild: i.f, rebuildRate: i.q ?? 0, loops: i.loops ?? 0 },
+      i.sessions.map((s: Input) => ({ putOut: s.putOut, left: s.left, spoilt: s.spoilt ?? 0, units: s.U, rebuilds: s.sumB ?? null })),
+    );
+    return { x: perUnit, value, interval };
+  },
   jointServiceLevel: joint,
   commonRankOnDraws: ranks,
   newsvendor: (i) => {

@@ -1,5 +1,5 @@
 import type { BriefDoc, BriefLine } from "@lampcrate/contract";
-import { startingBrief } from "@lampcrate/server";
+import { startingBrief, usualLine } from "@lampcrate/server";
 import type { MaterialKey } from "./house.ts";
 
 type Line = Partial<BriefLine> & { readonly material: MaterialKey };
@@ -12,24 +12,7 @@ export interface DemoBrief {
 
 /** A line with the usual numbers where none are given. */
 export function fullLine({ material: _, ...line }: Line, id: string, materialId: string): BriefLine {
-  return {
-    id,
-    materialId,
-    per: "builder",
-    kind: "counted",
-    amount: 1,
-    perRebuild: 0.5,
-    spoilRate: 0.04,
-    spread: 0.35,
-    share: 0.6,
-    unitsPerItem: 1,
-    loss: 0.3,
-    source: "packed",
-    standIn: "",
-    tier: null,
-    cut: null,
-    ...line,
-  };
+  return { ...usualLine(id, materialId), ...line };
 }
 
 export const boardwalk: DemoBrief = {

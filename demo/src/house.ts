@@ -36,6 +36,7 @@ const material = (name: string, values: Partial<MaterialInput>): MaterialInput =
   allergens: [],
   smallPart: false,
   latex: false,
+  hazards: [],
   ...values,
 });
 

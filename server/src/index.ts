@@ -4,7 +4,7 @@ export { type Database, openDatabase } from "./db/open.ts";
 export * as schema from "./db/schema.ts";
 export type { Deps } from "./deps.ts";
 export { type Running, serveHouse } from "./serve.ts";
-export { startingBrief } from "./services/briefs.ts";
+export { startingBrief, usualLine } from "./services/briefs.ts";
 export { addStaff, houseDoc, isEmpty, saveHouse, setUp } from "./services/house.ts";
 export { Intake } from "./services/intake.ts";
 export { addMaterial } from "./services/materials.ts";

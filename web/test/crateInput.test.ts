@@ -15,6 +15,7 @@ const material = (id: string, patch: Partial<MaterialDoc> = {}): MaterialDoc => 
   allergens: [],
   smallPart: false,
   latex: false,
+  hazards: [],
   revision: 1,
   ...patch,
 });
@@ -56,6 +57,12 @@ const brief = (lines: readonly BriefLine[]): BriefDoc => ({
   lines,
   tiers: [],
   cautions: [],
+  compared: null,
+  instrument: "",
+  buildMinutes: 20,
+  protocolNote: "",
+  rules: [],
+  hints: [],
 });
 const session = (id: string, cancelled = false): SessionDoc => ({
   id,

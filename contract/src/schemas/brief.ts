@@ -1,12 +1,14 @@
-import { familyIds } from "@lampcrate/core";
+import { familyIds, instruments } from "@lampcrate/core";
 import Joi from "joi";
 import type { BriefDoc, BriefSave } from "../brief.ts";
 import { id, line, objectOf, revision, share, text } from "./parts.ts";
 
 const values = Joi.object()
   .pattern(Joi.string().max(40), Joi.alternatives(Joi.number(), Joi.string().max(40)))
-  .max(60)
+  .max(80)
   .required();
+
+const added = Joi.object({ id: id.required(), words: line(240).min(1).required() });
 
 const briefLine = Joi.object({
   id: id.required(),
@@ -32,13 +34,19 @@ const briefLine = Joi.object({
     .required(),
 });
 
-const fields = {
+export const briefFields = {
   family: Joi.string()
     .valid(...familyIds)
     .required(),
   story: text(1200).required(),
   spec: values,
   design: values,
+  compared: values.allow(null),
+  instrument: Joi.string()
+    .valid("", ...instruments.map((i) => i.id))
+    .required(),
+  buildMinutes: Joi.number().min(1).max(600).required(),
+  protocolNote: text(600).required(),
   trials: Joi.number().integer().min(1).max(12).required(),
   youngestAge: Joi.number().integer().min(0).max(18).required(),
   sketchFirst: Joi.boolean().required(),
@@ -62,18 +70,21 @@ const fields = {
         kind: Joi.string().valid("free", "limited materials", "limited time", "stretch").required(),
         words: line(200).min(1).required(),
         share: share.required(),
+        times: Joi.number().greater(0).max(20).allow(null).required(),
       }),
     ),
-  cautions: Joi.array()
-    .max(20)
+  cautions: Joi.array().max(20).unique("id").required().items(added),
+  rules: Joi.array().max(20).unique("id").required().items(added),
+  hints: Joi.array()
+    .max(30)
     .unique("id")
     .required()
-    .items(Joi.object({ id: id.required(), words: line(240).min(1).required() })),
+    .items(added.keys({ rung: Joi.string().valid("question", "nudge", "example").required() })),
 };
 
 /** Shape only: the server holds the goal's and the design's numbers against their family, field by field. */
 export const briefSave = objectOf<BriefSave>({
   revision,
-  brief: objectOf<BriefDoc>(fields).required(),
+  brief: objectOf<BriefDoc>(briefFields).required(),
   words: line(200).allow("").required(),
 });

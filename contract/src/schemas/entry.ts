@@ -34,7 +34,7 @@ const version = Joi.object({
   trials: Joi.array().items(trial).min(1).max(12).required(),
 });
 
-const versions = Joi.array()
+export const versions = Joi.array()
   .items(version)
   .min(1)
   .max(12)

@@ -3,4 +3,5 @@ export * from "./entry.ts";
 export * from "./house.ts";
 export * from "./material.ts";
 export { id } from "./parts.ts";
+export * from "./practice.ts";
 export * from "./run.ts";

@@ -1,3 +1,4 @@
+import { hazards } from "@lampcrate/core";
 import Joi from "joi";
 import type { MaterialInput, MaterialSave } from "../material.ts";
 import { line, objectOf, revision } from "./parts.ts";
@@ -14,6 +15,10 @@ const fields = {
   allergens: Joi.array().items(line(30).min(1)).max(8).required(),
   smallPart: Joi.boolean().required(),
   latex: Joi.boolean().required(),
+  hazards: Joi.array()
+    .items(Joi.string().valid(...hazards))
+    .unique()
+    .required(),
 };
 
 export const materialInput = objectOf<MaterialInput>(fields);

@@ -1,3 +1,4 @@
+import { hazardCautions } from "./hazards.ts";
 import type { Caution, CautionContext } from "./shape.ts";
 
 const before: readonly Caution[] = [
@@ -12,7 +13,11 @@ const last: Caution = {
 
 /** The family's own cautions with those that materials and ages call for, ending by deferring to the venue. */
 export function withCommonCautions(own: readonly Caution[], context: CautionContext): readonly Caution[] {
-  const list = [...own];
+  const list = [...own, ...hazardCautions(context.hazards ?? [])];
+  if (context.place === "outdoors")
+    list.push({ id: "outdoors", words: "Outdoors: mark the edge of the ground, mind wind and sun, and stop for a storm." });
+  if (context.youngestAge < 5)
+    list.push({ id: "little-ones", words: "Children under five build with a grown-up of their own beside them." });
   if (context.smallParts) {
     list.push({
       id: "small-parts",

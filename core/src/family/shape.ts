@@ -121,7 +121,7 @@ export interface CautionContext {
   readonly place?: "indoors" | "outdoors" | undefined;
 }
 
-/** What about a material can hurt. */
+/** What about a material can hurt: see `hazards.ts`. */
 export type Hazard = "sharp edge" | "pointed" | "hot" | "film" | "snaps";
 
 /** What is seen when a build fails, with a question first and a nudge after it. */

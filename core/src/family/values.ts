@@ -49,3 +49,9 @@ export function valueErrors(values: Values, fields: readonly Field[]): Readonly<
 function isWithin(value: number | string, field: NumberField): boolean {
   return typeof value === "number" && Number.isFinite(value) && value >= field.min - 1e-12 && value <= field.max + 1e-12;
 }
+
+/** Where a goal says the test is held; nothing where it doesn't say. */
+export function placeOf(spec: Values): "indoors" | "outdoors" | undefined {
+  const place = spec["place"];
+  return place === "indoors" || place === "outdoors" ? place : undefined;
+}

@@ -3,6 +3,6 @@ declare module "jstat" {
     readonly cdf: (x: number, ...parameters: number[]) => number;
     readonly inv: (p: number, ...parameters: number[]) => number;
   }
-  const jStat: { readonly studentt: Distribution };
+  const jStat: { readonly studentt: Distribution; readonly beta: Distribution };
   export default jStat;
 }

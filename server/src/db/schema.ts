@@ -1,4 +1,4 @@
-import type { AddedCaution, BriefDoc, CutDoc, TierDoc } from "@lampcrate/contract";
+import type { AddedCaution, AddedHint, AddedRule, BriefDoc, Broke, CutDoc, MaterialDoc, TierDoc } from "@lampcrate/contract";
 import type { HeadsModel, Values } from "@lampcrate/core";
 import { index, integer, primaryKey, real, sqliteTable, text, uniqueIndex } from "drizzle-orm/sqlite-core";
 
@@ -69,6 +69,7 @@ export const material = sqliteTable("material", {
   allergens: text("allergens", { mode: "json" }).$type<readonly string[]>().notNull(),
   smallPart: integer("small_part", { mode: "boolean" }).notNull(),
   latex: integer("latex", { mode: "boolean" }).notNull(),
+  hazards: text("hazards", { mode: "json" }).$type<MaterialDoc["hazards"]>().notNull().default([]),
   revision: integer("revision").notNull(),
 });
 
@@ -90,6 +91,14 @@ export const brief = sqliteTable("brief", {
   seatsPerTable: integer("seats_per_table").notNull(),
   shareAtOnce: real("share_at_once").notNull(),
   rigServes: real("rig_serves").notNull(),
+  compared: text("compared", { mode: "json" }).$type<Values | null>(),
+  instrument: text("instrument").notNull().default(""),
+  buildMinutes: real("build_minutes").notNull().default(20),
+  protocolNote: text("protocol_note").notNull().default(""),
+  rules: text("rules", { mode: "json" }).$type<readonly AddedRule[]>().notNull().default([]),
+  hints: text("hints", { mode: "json" }).$type<readonly AddedHint[]>().notNull().default([]),
+  /** What a challenge pack held that this version doesn't know: kept, so that it goes out again. */
+  unknown: text("unknown", { mode: "json" }).$type<unknown>(),
   revision: integer("revision").notNull(),
 });
 
@@ -132,6 +141,7 @@ export const briefTier = sqliteTable(
     kind: text("kind").$type<TierDoc["kind"]>().notNull(),
     words: text("words").notNull(),
     share: real("share").notNull(),
+    times: real("times"),
   },
   (t) => [primaryKey({ columns: [t.briefId, t.id] })],
 );
@@ -178,6 +188,7 @@ export interface FrozenBrief {
         readonly allergens: readonly string[];
         readonly smallPart: boolean;
         readonly latex: boolean;
+        readonly hazards: MaterialDoc["hazards"];
       }
     >
   >;
@@ -249,8 +260,8 @@ export const entry = sqliteTable(
     linkHash: text("link_hash").unique(),
     ageBand: text("age_band"),
     said: text("said").notNull(),
-    source: text("source", { enum: ["home", "keyed in"] }).notNull(),
-    state: text("state", { enum: ["waiting", "accepted", "set aside", "withdrawn"] }).notNull(),
+    source: text("source", { enum: ["home", "keyed in", "house trial"] }).notNull(),
+    state: text("state", { enum: ["waiting", "accepted", "set aside", "withdrawn", "house trial"] }).notNull(),
     sentAt: integer("sent_at").notNull(),
     revision: integer("revision").notNull(),
   },
@@ -294,6 +305,19 @@ export const trial = sqliteTable(
   },
   (t) => [uniqueIndex("trial_number").on(t.versionId, t.number)],
 );
+
+/** A house trial's own part: what the build took, and the brief as it was tried. */
+export const practice = sqliteTable("practice", {
+  entryKey: integer("entry_key")
+    .primaryKey()
+    .references(() => entry.key, { onDelete: "cascade" }),
+  staffId: text("staff_id").references(() => staff.id),
+  buildMinutes: real("build_minutes").notNull(),
+  rebuilds: integer("rebuilds").notNull(),
+  broke: text("broke", { mode: "json" }).$type<readonly Broke[]>().notNull(),
+  note: text("note").notNull(),
+  tried: text("tried", { mode: "json" }).$type<BriefDoc>().notNull(),
+});
 
 /** Earlier words of an entry: who changed what, when. */
 export const correction = sqliteTable(
@@ -350,7 +374,9 @@ export const undoStep = sqliteTable(
     staffId: text("staff_id")
       .notNull()
       .references(() => staff.id, { onDelete: "cascade" }),
-    kind: text("kind", { enum: ["brief", "settings", "session added", "session changed", "session removed", "decision"] }).notNull(),
+    kind: text("kind", {
+      enum: ["house trial", "brief", "settings", "session added", "session changed", "session removed", "decision"],
+    }).notNull(),
     subject: text("subject").notNull(),
     words: text("words").notNull(),
     before: text("before", { mode: "json" }).$type<unknown>(),

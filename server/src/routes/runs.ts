@@ -1,15 +1,27 @@
-import { briefSave, decisionInput, newRun, runSave, sessionInput, sessionSave } from "@lampcrate/contract/schemas";
+import { briefSave, decisionInput, houseTrialInput, newRun, runSave, sessionInput, sessionSave } from "@lampcrate/contract/schemas";
 import { Hono } from "hono";
+import { validator } from "hono/validator";
 import type { Deps } from "../deps.ts";
 import { type Signed, staffOnly } from "../http/signedIn.ts";
 import { body, ids } from "../http/validate.ts";
 import { bookings } from "../services/bookings.ts";
 import { findingsDoc, revealOf, trialsCsv } from "../services/findings.ts";
+import { houseDoc } from "../services/house.ts";
+import { addHouseTrial } from "../services/houseTrials.ts";
+import { learnedDoc } from "../services/learned.ts";
+import { exportPack, importPack, previewPack } from "../services/packs.ts";
 import { createRun, duplicate, publish, runDoc, runRow, saveBrief, saveSettings, setStatus } from "../services/runs.ts";
 import { addSession, removeSession, saveSession } from "../services/sessions.ts";
 import { sheetDoc } from "../services/sheet.ts";
 import { decide, entriesOf } from "../services/sift.ts";
 import { undoLast } from "../services/undo.ts";
+import { starterLines, starterPack } from "../starters/index.ts";
+
+/** A starter's name. */
+const starterId = validator("param", (value: Record<string, string>) => ({ id: value["id"] ?? "" }));
+
+/** A pack is read part by part by its own reader. */
+const anyJson = validator("json", (value: unknown) => value as object);
 
 /** Everything staff do with a run. */
 export function runRoutes(deps: Deps) {
@@ -18,6 +30,24 @@ export function runRoutes(deps: Deps) {
   const sifter = staffOnly(deps, "sifter");
   return new Hono<Signed>()
     .post("/runs", planner, body(newRun), (c) => c.json({ id: createRun(deps, c.req.valid("json")) }, 201))
+    .get("/starters", reader, (c) => c.json(starterLines(houseDoc(deps.db).units)))
+    .post("/starters/:id", planner, starterId, (c) => c.json({ id: importPack(deps, starterPack(c.req.valid("param").id)) }, 201))
+    .post("/packs/preview", planner, anyJson, (c) => c.json(previewPack(deps.db, c.req.valid("json"))))
+    .post("/packs", planner, anyJson, (c) => c.json({ id: importPack(deps, c.req.valid("json")) }, 201))
+    .get("/runs/:id/pack.json", planner, ids("id"), (c) => {
+      const pack = JSON.stringify(exportPack(deps.db, c.req.valid("param").id), null, 2);
+      return c.body(pack, 200, {
+        "content-type": "application/json; charset=utf-8",
+        "content-disposition": 'attachment; filename="challenge-pack.json"',
+        "cache-control": "no-store",
+      });
+    })
+    .get("/runs/:id/learned", reader, ids("id"), (c) => c.json(learnedDoc(deps.db, c.req.valid("param").id)))
+    .post("/runs/:id/house-trials", planner, ids("id"), body(houseTrialInput), (c) => {
+      const { id } = c.req.valid("param");
+      addHouseTrial(deps, c.get("person"), id, c.req.valid("json"));
+      return c.json(learnedDoc(deps.db, id), 201);
+    })
     .get("/bookings", reader, (c) => c.json(bookings(deps.db)))
     .get("/runs/:id", reader, ids("id"), (c) => c.json(runDoc(deps.db, c.req.valid("param").id, c.get("person"))))
     .put("/runs/:id", planner, ids("id"), body(runSave), (c) =>

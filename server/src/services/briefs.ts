@@ -10,15 +10,15 @@ import { newId } from "./ids.ts";
 export function loadBrief(db: Store, briefId: string): { readonly doc: BriefDoc; readonly revision: number } {
   const found = db.select().from(brief).where(eq(brief.id, briefId)).get();
   if (!found || !isFamilyId(found.family)) throw notFound("brief");
-  const { id: _, revision, family: __, ...values } = found;
+  const { id: _, revision, family: __, unknown: ___, ...values } = found;
   const lines = db.select().from(briefLine).where(eq(briefLine.briefId, briefId)).orderBy(asc(briefLine.place)).all();
   const tiers = db.select().from(briefTier).where(eq(briefTier.briefId, briefId)).orderBy(asc(briefTier.place)).all();
   const cautions = db.select().from(briefCaution).where(eq(briefCaution.briefId, briefId)).orderBy(asc(briefCaution.place)).all();
   const doc: BriefDoc = {
     ...values,
     family: found.family,
-    lines: lines.map(({ briefId: ___, place: ____, ...line }) => ({ ...line, cut: line.cut ?? null })),
-    tiers: tiers.map(({ id, kind, words, share }) => ({ id, kind, words, share })),
+    lines: lines.map(({ briefId: ____, place: _____, ...line }) => ({ ...line, cut: line.cut ?? null })),
+    tiers: tiers.map(({ id, kind, words, share, times }) => ({ id, kind, words, share, times })),
     cautions: cautions.map(({ id, words }) => ({ id, words })),
   };
   return { doc, revision };
@@ -31,6 +31,10 @@ export function startingBrief(family: FamilyId): BriefDoc {
     story: "",
     spec: startValues(families[family].spec),
     design: startValues(families[family].design),
+    compared: null,
+    instrument: "",
+    buildMinutes: 20,
+    protocolNote: "",
     trials: families[family].protocol.trials,
     youngestAge: 6,
     sketchFirst: true,
@@ -46,15 +50,44 @@ export function startingBrief(family: FamilyId): BriefDoc {
     lines: [],
     tiers: [],
     cautions: [],
+    rules: [],
+    hints: [],
+  };
+}
+
+/** A brief kept before this version knew all of today's parts, with the usual for what it lacks. */
+export function completed(doc: BriefDoc): BriefDoc {
+  const tiers = doc.tiers.map((tier) => ({ ...tier, times: tier.times ?? null }));
+  return { ...startingBrief(doc.family), ...doc, tiers };
+}
+
+/** A line with the usual numbers. */
+export function usualLine(id: string, materialId: string): BriefDoc["lines"][number] {
+  return {
+    id,
+    materialId,
+    per: "builder",
+    kind: "counted",
+    amount: 1,
+    perRebuild: 0.5,
+    spoilRate: 0.04,
+    spread: 0.35,
+    share: 0.6,
+    unitsPerItem: 1,
+    loss: 0.3,
+    source: "packed",
+    standIn: "",
+    tier: null,
+    cut: null,
   };
 }
 
 /** Stores a new brief; gives its id. */
-export function insertBrief(db: Store, doc: BriefDoc): string {
+export function insertBrief(db: Store, doc: BriefDoc, unknown: unknown = null): string {
   const id = newId();
   const { lines: _, tiers: __, cautions: ___, ...values } = doc;
   db.insert(brief)
-    .values({ ...values, id, revision: 1 })
+    .values({ ...values, id, unknown, revision: 1 })
     .run();
   writeParts(db, id, doc);
   return id;
@@ -72,12 +105,13 @@ export function writeBrief(db: Store, briefId: string, doc: BriefDoc, revision: 
 }
 
 /** Throws 422 naming each number of goal or design that its family doesn't take. */
-export function refuseBadValues({ family, spec, design }: BriefDoc): void {
+export function refuseBadValues({ family, spec, design, compared }: BriefDoc): void {
   const { [family]: of } = families;
   const errors = (
     [
       ["spec", valueErrors(spec, of.spec)],
       ["design", valueErrors(design, of.design)],
+      ["compared", valueErrors(compared ?? {}, of.design)],
     ] as const
   ).flatMap(([part, found]) => Object.entries(found).map(([id, message]) => ({ field: `brief.${part}.${id}`, message })));
   if (errors.length > 0) throw new Problem(422, "Check what you typed", errors.map((error) => error.message).join(" "), { errors });
@@ -114,7 +148,10 @@ export function freezeBrief(db: Store, briefId: string, at: number, staffId: str
   const latest = db.select().from(briefVersion).where(eq(briefVersion.briefId, briefId)).orderBy(desc(briefVersion.number)).get();
   if (latest?.ofRevision === revision) return latest.number;
   const materials = Object.fromEntries(
-    materialsOf(db, doc).map((m) => [m.id, { name: m.name, unit: m.unit, allergens: m.allergens, smallPart: m.smallPart, latex: m.latex }]),
+    materialsOf(db, doc).map((m) => [
+      m.id,
+      { name: m.name, unit: m.unit, allergens: m.allergens, smallPart: m.smallPart, latex: m.latex, hazards: m.hazards },
+    ]),
   );
   const number = (latest?.number ?? 0) + 1;
   const frozen: FrozenBrief = { brief: doc, materials };
@@ -138,7 +175,7 @@ export function frozenVersion(db: Store, briefId: string, number: number): Froze
   if (known) return known;
   const frozen = db.select({ frozen: briefVersion.frozen }).from(briefVersion).where(here).get()?.frozen;
   if (!frozen) throw notFound("version of this brief");
-  const version = { ...frozen, ofRevision: found.ofRevision };
+  const version = { ...frozen, brief: completed(frozen.brief), ofRevision: found.ofRevision };
   if (read.size >= mostRead) read.clear();
   read.set(key, version);
   return version;

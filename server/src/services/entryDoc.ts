@@ -61,7 +61,7 @@ export function entryDocs(db: Store, run: RunRow, rows: readonly EntryRow[]): re
     return {
       id: row.id,
       alias: row.alias,
-      state: row.state,
+      state: sifted(row.state),
       revision: row.revision,
       sentAt: row.sentAt,
       ageBand: row.ageBand as AgeBand | null,
@@ -71,6 +71,15 @@ export function entryDocs(db: Store, run: RunRow, rows: readonly EntryRow[]): re
       decidedBy: decided?.by ?? null,
       why: decided?.why || null,
     };
+  });
+}
+
+/** The versions of one entry, checked against a brief given. */
+export function versionDocs(db: Store, entryKey: number, brief: FrozenBrief["brief"], units: RunRow["units"]): readonly VersionDoc[] {
+  const rows = db.select().from(version).where(eq(version.entryKey, entryKey)).orderBy(asc(version.number)).all();
+  return rows.map((row) => {
+    const trials = db.select().from(trial).where(eq(trial.versionId, row.id)).orderBy(asc(trial.number)).all();
+    return versionDoc(row, trials, { brief, materials: {} }, units);
   });
 }
 
@@ -117,4 +126,10 @@ function groupBy<T, K>(rows: readonly T[], key: (row: T) => K): Map<K, T[]> {
     else groups.set(key(row), [row]);
   }
   return groups;
+}
+
+/** A house trial is never asked for as an entry. */
+function sifted(state: EntryRow["state"]): EntryDoc["state"] {
+  if (state === "house trial") throw new Error("a house trial is no entry");
+  return state;
 }

@@ -1,5 +1,5 @@
 import { addDays, dateOf } from "@lampcrate/core";
-import { and, asc, eq, isNotNull } from "drizzle-orm";
+import { and, asc, eq, isNotNull, ne } from "drizzle-orm";
 import type { Database } from "../db/open.ts";
 import { correction, entry, house, run, siftDecision, undoStep, version } from "../db/schema.ts";
 import type { Deps } from "../deps.ts";
@@ -34,7 +34,11 @@ function erase(db: Database, runId: string): number {
   db.delete(undoStep)
     .where(and(eq(undoStep.runId, runId), eq(undoStep.kind, "decision")))
     .run();
-  return db.delete(entry).where(eq(entry.runId, runId)).run().changes;
+  // A house trial holds nobody's data: what it taught stays.
+  return db
+    .delete(entry)
+    .where(and(eq(entry.runId, runId), ne(entry.state, "house trial")))
+    .run().changes;
 }
 
 /** An entry without a link is one that has been made anonymous already. */

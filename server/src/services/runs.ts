@@ -1,5 +1,5 @@
 import type { BriefSave, NewRun, RunDoc, RunSave, RunSettings, SessionDoc } from "@lampcrate/contract";
-import { dateWords, endOfDay, plainCode, spokenCode } from "@lampcrate/core";
+import { addDays, dateOf, dateWords, endOfDay, plainCode, spokenCode } from "@lampcrate/core";
 import { asc, count, eq } from "drizzle-orm";
 import type { Store } from "../db/open.ts";
 import { entry, run, session } from "../db/schema.ts";
@@ -74,28 +74,52 @@ export function sessionDoc(row: typeof session.$inferSelect): SessionDoc {
 
 /** A new run with a plain brief of its family. */
 export function createRun(deps: Deps, input: NewRun, id = newId()): string {
-  return deps.db.transaction((tx) => {
-    const briefId = insertBrief(tx, startingBrief(input.family));
-    tx.insert(run)
-      .values({
-        id,
-        briefId,
-        title: input.title,
-        kind: input.kind,
-        status: "draft",
-        scoring: "goal-improved",
-        units: houseDoc(tx).units,
-        heads:
-          input.kind === "at-home"
-            ? { model: "atHome", asked: 0, takeUp: 0.9, more: 30 }
-            : { model: "forecast", low: 20, likely: 34, high: 60 },
-        afterwards: "anonymise",
-        createdAt: deps.clock(),
-        revision: 1,
-      })
-      .run();
-    return id;
-  });
+  return deps.db.transaction((tx) =>
+    createRunFrom(deps, tx, {
+      id,
+      briefId: insertBrief(tx, startingBrief(input.family)),
+      title: input.title,
+      kind: input.kind,
+      units: null,
+      suggestDays: false,
+    }),
+  );
+}
+
+interface RunStart {
+  readonly id?: string;
+  readonly briefId: string;
+  readonly title: string;
+  readonly kind: NewRun["kind"];
+  /** null: the house's. */
+  readonly units: RunRow["units"] | null;
+  /** Entries open today and close four weeks on, until the planner says otherwise. */
+  readonly suggestDays: boolean;
+}
+
+/** A draft run on a brief that stands already. */
+export function createRunFrom(deps: Deps, tx: Store, { id = newId(), briefId, title, kind, units, suggestDays }: RunStart): string {
+  const home = houseDoc(tx);
+  const today = dateOf(deps.clock(), home.zone);
+  tx.insert(run)
+    .values({
+      id,
+      briefId,
+      title,
+      kind,
+      status: "draft",
+      scoring: "goal-improved",
+      units: units ?? home.units,
+      heads:
+        kind === "at-home" ? { model: "atHome", asked: 0, takeUp: 0.9, more: 30 } : { model: "forecast", low: 20, likely: 34, high: 60 },
+      opensOn: suggestDays ? today : null,
+      closesOn: suggestDays ? addDays(today, 28) : null,
+      afterwards: "anonymise",
+      createdAt: deps.clock(),
+      revision: 1,
+    })
+    .run();
+  return id;
 }
 
 /** Saves the run's settings over the revision that was opened. */

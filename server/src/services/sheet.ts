@@ -1,5 +1,5 @@
 import type { SheetDoc, SheetLine } from "@lampcrate/contract";
-import { dateWords, endOfDay, families, isFamilyId, showQuantity, startOfDay } from "@lampcrate/core";
+import { dateWords, endOfDay, families, isFamilyId, placeOf, showQuantity, startOfDay } from "@lampcrate/core";
 import type { Store } from "../db/open.ts";
 import type { FrozenBrief } from "../db/schema.ts";
 import { notFound } from "../http/problem.ts";
@@ -58,6 +58,8 @@ function cautionWords({ brief, materials }: FrozenBrief): readonly string[] {
     allergens: [...new Set(used.flatMap((m) => m.allergens))],
     smallParts: used.some((m) => m.smallPart),
     latex: used.some((m) => m.latex),
+    hazards: used.flatMap((m) => m.hazards ?? []),
+    place: placeOf(brief.spec),
   });
   const words = required.map((caution) => caution.words);
   return [...words.slice(0, -1), ...brief.cautions.map((caution) => caution.words), ...words.slice(-1)];

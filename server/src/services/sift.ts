@@ -1,5 +1,5 @@
 import type { DecisionInput, EntryDoc } from "@lampcrate/contract";
-import { and, asc, eq, ne } from "drizzle-orm";
+import { and, asc, eq, notInArray } from "drizzle-orm";
 import type { Store } from "../db/open.ts";
 import { entry, siftDecision } from "../db/schema.ts";
 import type { Deps } from "../deps.ts";
@@ -15,7 +15,7 @@ export function entriesOf(db: Store, runId: string): readonly EntryDoc[] {
   const rows = db
     .select()
     .from(entry)
-    .where(and(eq(entry.runId, runId), ne(entry.state, "withdrawn")))
+    .where(and(eq(entry.runId, runId), notInArray(entry.state, ["withdrawn", "house trial"])))
     .orderBy(asc(entry.sentAt), asc(entry.id))
     .all();
   return entryDocs(db, row, rows);
@@ -30,7 +30,7 @@ export function decide(deps: Deps, person: Person, runId: string, entryId: strin
       .from(entry)
       .where(and(eq(entry.id, entryId), eq(entry.runId, runId)))
       .get();
-    if (!row) throw notFound("entry of this run");
+    if (!row || row.state === "house trial") throw notFound("entry of this run");
     if (row.revision !== input.revision) throw stale(entryDocs(tx, of, [row])[0], ["the entry was corrected or decided by somebody else"]);
     if (row.state === "withdrawn") throw new Problem(409, "Withdrawn", "The family has withdrawn this entry.");
     const revision = row.revision + 1;

@@ -5,7 +5,7 @@ import { entry, run, session, siftDecision, staff, undoStep } from "../db/schema
 import type { Deps } from "../deps.ts";
 import { Problem } from "../http/problem.ts";
 import { refuseTakenRoom } from "./bookings.ts";
-import { loadBrief, writeBrief } from "./briefs.ts";
+import { completed, loadBrief, writeBrief } from "./briefs.ts";
 import type { Person } from "./signIn.ts";
 
 type Kind = typeof undoStep.$inferInsert.kind;
@@ -64,7 +64,7 @@ function restore(db: Store, step: typeof undoStep.$inferSelect): number {
   switch (step.kind) {
     case "brief": {
       const next = expect(loadBrief(db, step.subject).revision);
-      writeBrief(db, step.subject, step.before as BriefDoc, next);
+      writeBrief(db, step.subject, completed(step.before as BriefDoc), next);
       return next;
     }
     case "settings": {
@@ -73,6 +73,11 @@ function restore(db: Store, step: typeof undoStep.$inferSelect): number {
         .set({ ...(step.before as RunSettings), revision: next })
         .where(eq(run.id, step.subject))
         .run();
+      return next;
+    }
+    case "house trial": {
+      const next = expect(db.select().from(entry).where(eq(entry.id, step.subject)).get()?.revision);
+      db.delete(entry).where(eq(entry.id, step.subject)).run();
       return next;
     }
     case "session added": {

@@ -1,4 +1,4 @@
-import { families } from "@lampcrate/core";
+import { families, placeOf } from "@lampcrate/core";
 import { Input } from "antd";
 import { nanoid } from "nanoid";
 import { useState } from "react";
@@ -15,6 +15,8 @@ export function CautionList() {
     allergens: [...new Set(used.flatMap((material) => material.allergens))],
     smallParts: used.some((material) => material.smallPart),
     latex: used.some((material) => material.latex),
+    hazards: used.flatMap((material) => material.hazards),
+    place: placeOf(brief.spec),
   });
   const add = (): void => {
     if (typed.trim() === "") return;

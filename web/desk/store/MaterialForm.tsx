@@ -1,5 +1,5 @@
 import type { MaterialDoc, MaterialInput } from "@lampcrate/contract";
-import type { UnitChoice } from "@lampcrate/core";
+import { hazards, type UnitChoice } from "@lampcrate/core";
 import { Checkbox, Input, InputNumber, Select } from "antd";
 import { useState } from "react";
 import { AskError, api, ask } from "../../shared/client.ts";
@@ -123,6 +123,19 @@ export function MaterialForm({ start, of, units, onDone, onLeave }: MaterialForm
             latex
           </Checkbox>
         </div>
+        <div className="row" role="group" aria-label="What can hurt">
+          {hazards.map((hazard) => (
+            <Checkbox
+              key={hazard}
+              checked={typed.hazards.includes(hazard)}
+              onChange={(event) =>
+                set({ hazards: event.target.checked ? [...typed.hazards, hazard] : typed.hazards.filter((h) => h !== hazard) })
+              }
+            >
+              {hazard}
+            </Checkbox>
+          ))}
+        </div>
       </div>
       {trouble ? (
         <p role="alert" className="trouble">
@@ -160,6 +173,7 @@ function inputOf({
   allergens,
   smallPart,
   latex,
+  hazards: found,
 }: MaterialInput): MaterialInput {
-  return { name, unit, packSize, packPriceCents, onHand, sheetWidthM, sheetHeightM, allergens, smallPart, latex };
+  return { name, unit, packSize, packPriceCents, onHand, sheetWidthM, sheetHeightM, allergens, smallPart, latex, hazards: found };
 }

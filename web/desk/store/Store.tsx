@@ -17,6 +17,7 @@ const empty: MaterialInput = {
   allergens: [],
   smallPart: false,
   latex: false,
+  hazards: [],
 };
 
 /** What the house has: packs, prices, what is on hand, what to be careful of. */

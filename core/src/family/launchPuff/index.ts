@@ -90,7 +90,7 @@ function predict(spec: Values, design: Values): readonly Prediction[] {
     { id: "distance", words: "Distance to first touch", dimension: "length", band: rangeBand(flight) },
     {
       id: "margin",
-      words: "Steadiness: pressure behind balance",
+      words: margin > 3 ? "Steadiness, so great that it turns into any wind" : "Steadiness: pressure behind balance",
       dimension: "calibres",
       band: { mid: margin, low: margin - 0.5, high: margin + 0.5, factor: 1 },
     },
@@ -111,11 +111,6 @@ function cannot(spec: Values, design: Values): Told | null {
     return { words: "Fewer than three fins leave one way bare: it will not hold its line." };
   if (margin < 1)
     return { words: "Not steady: {} where 1 is wanted. More nose weight, or larger fins at the tail.", fill: [[margin, "calibres"]] };
-  if (margin > 3)
-    return {
-      words: "Steadier than it needs to be, at {}: outdoors it will turn into any wind. Smaller fins would do.",
-      fill: [[margin, "calibres"]],
-    };
   return null;
 }
 

@@ -1,0 +1,22 @@
+import Joi from "joi";
+import type { HouseTrialInput } from "../practice.ts";
+import { versions } from "./entry.ts";
+import { id, objectOf, text } from "./parts.ts";
+
+export const houseTrialInput = objectOf<HouseTrialInput>({
+  buildMinutes: Joi.number().greater(0).max(600).required(),
+  rebuilds: Joi.number().integer().min(0).max(20).required(),
+  broke: Joi.array()
+    .max(40)
+    .unique("lineId")
+    .required()
+    .items(
+      Joi.object({
+        lineId: id.required(),
+        spoilt: Joi.number().integer().min(0).max(1000).required(),
+        good: Joi.number().integer().min(0).max(1000).required(),
+      }),
+    ),
+  note: text(600).required(),
+  versions,
+});

@@ -1,0 +1,89 @@
+import type { BriefDoc, ChallengePack, PackLine, RunKind } from "@lampcrate/contract";
+import type { FamilyId, Values } from "@lampcrate/core";
+import { startingBrief, usualLine } from "../services/briefs.ts";
+import { starterMaterials } from "./materials.ts";
+
+/** What a starter's line differs in from the usual. */
+type Line = readonly [material: string, per: PackLine["per"], amount: number, extra?: Partial<PackLine>];
+
+export interface Starter {
+  readonly id: string;
+  readonly title: string;
+  readonly kind: RunKind;
+  readonly family: FamilyId;
+  /** For a planner who looks for something: what makes this one different. */
+  readonly told: string;
+  readonly story: string;
+  readonly spec: Values;
+  readonly design?: Values;
+  readonly compared?: Values;
+  readonly rest?: Partial<BriefDoc>;
+  readonly protocolNote: string;
+  readonly lines: readonly Line[];
+  readonly tiers: readonly (readonly [kind: BriefDoc["tiers"][number]["kind"], words: string, times?: number])[];
+  readonly rules: readonly string[];
+  readonly cautions: readonly string[];
+  readonly questions: readonly string[];
+  readonly nudges: readonly string[];
+  readonly examples: readonly string[];
+}
+
+/** Shares of the builders who take the tiers that are no stretch goal: equal, until the planner knows better. */
+function tiersOf(starter: Starter): BriefDoc["tiers"] {
+  const plain = starter.tiers.filter(([kind]) => kind !== "stretch").length;
+  return starter.tiers.map(([kind, words, times], i) => ({
+    id: `tier-${i + 1}`,
+    kind,
+    words,
+    share: kind === "stretch" ? 0 : Math.round(100 / plain) / 100,
+    times: times ?? null,
+  }));
+}
+
+/** A starter as a challenge pack, brought in by the same door as any other. */
+export function packOfStarter(starter: Starter): ChallengePack {
+  const { lines: _, ...usual } = startingBrief(starter.family);
+  const used = new Set(starter.lines.map(([material]) => material));
+  const numbered = (from: string, words: readonly string[]) => words.map((said, i) => ({ id: `${from}-${i + 1}`, words: said }));
+  const ladder = (rung: "question" | "nudge" | "example", words: readonly string[]) =>
+    numbered(rung, words).map((hint) => ({ ...hint, rung }));
+  return {
+    format: "lamp-crate challenge pack",
+    version: 1,
+    title: starter.title,
+    kind: starter.kind,
+    units: "metric",
+    brief: {
+      ...usual,
+      ...starter.rest,
+      story: starter.story,
+      spec: { ...usual.spec, ...starter.spec },
+      design: { ...usual.design, ...starter.design },
+      compared: starter.compared ? { ...usual.design, ...starter.design, ...starter.compared } : null,
+      protocolNote: starter.protocolNote,
+      tiers: tiersOf(starter),
+      rules: numbered("rule", starter.rules),
+      cautions: numbered("caution", starter.cautions),
+      hints: [...ladder("question", starter.questions), ...ladder("nudge", starter.nudges), ...ladder("example", starter.examples)],
+    },
+    lines: starter.lines.map(([material, per, amount, extra], i) => {
+      const { materialId: __, ...line } = usualLine(`line-${i + 1}`, material);
+      return { ...line, material, per, amount, ...extra };
+    }),
+    materials: starterMaterials.filter((m) => used.has(m.key)),
+  };
+}
+
+/** A tool that many share and nobody uses up. */
+export const shared = (share: number, loss = 0.3): Partial<PackLine> => ({
+  kind: "reusable",
+  share,
+  loss,
+  source: "house",
+  perRebuild: 0,
+  spoilRate: 0,
+});
+/** Loads and rigs that stay with the house. */
+export const kept: Partial<PackLine> = { source: "house", perRebuild: 0, spoilRate: 0 };
+/** Something measured off a roll or a block. */
+export const measured = (spread = 0.4): Partial<PackLine> => ({ kind: "measured", spread });
