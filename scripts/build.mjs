@@ -12,6 +12,7 @@ const sources = [
   "server/src",
   "server/migrations",
   "demo/src",
+  "docs/formats",
   "web",
   "package-lock.json",
   "scripts/build.mjs",

@@ -35,6 +35,7 @@ function makeMirror() {
     cpSync(join(root, name, "package.json"), join(mirror, name, "package.json"));
     symlinkSync(join(mirror, name), join(mirror, "node_modules", "@lampcrate", name));
   }
+  cpSync(join(root, "docs", "formats"), join(mirror, "docs", "formats"), { recursive: true });
   const files = folders.flatMap((folder) => [...sources(join(root, folder))]);
   for (const file of files) {
     const to = join(mirror, relative(root, file));

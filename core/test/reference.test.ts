@@ -9,7 +9,11 @@ const folder = new URL("../reference/cases/", import.meta.url);
  * The file's expected numbers are those of tables that rebuild; its own note ("tables do not rebuild: q has no effect
  * here") and the model say they don't. manifest.test.ts holds the model's number.
  */
-const wrongInTheFile = ["line-counted-7"];
+const wrongInTheFile = [
+  "line-counted-7",
+  // Printed to nine figures, 1907.6145, where its tolerance asks for one in two thousand million: the ends are 1907.6145038.
+  "learn-amount-4",
+];
 
 const held = readdirSync(folder).flatMap((file) => {
   const { cases } = JSON.parse(readFileSync(new URL(file, folder), "utf8")) as { cases: readonly Case[] };
