@@ -1,3 +1,4 @@
+import type { Values } from "@lampcrate/core";
 import type { BriefDoc, BriefLine } from "./brief.ts";
 import type { MaterialInput } from "./material.ts";
 import type { RunKind, RunSettings } from "./run.ts";
@@ -51,4 +52,8 @@ export interface StarterLine {
   readonly told: string;
   readonly minutes: number;
   readonly youngestAge: number;
+  readonly lines: number;
+  /** What its rig is drawn from. */
+  readonly spec: Values;
+  readonly design: Values;
 }

@@ -31,6 +31,12 @@ export interface NewRun {
   readonly family: FamilyId;
 }
 
+/** A run from a starter, under a title of its own. */
+export interface StarterStart {
+  readonly title: string;
+  readonly kind: RunKind;
+}
+
 export interface SessionInput {
   readonly title: string;
   readonly roomId: string;

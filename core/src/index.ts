@@ -23,6 +23,7 @@ export * from "./finding/power.ts";
 export * from "./finding/ranking.ts";
 export * from "./finding/reach.ts";
 export * from "./finding/runFindings.ts";
+export * from "./finding/testWords.ts";
 export * from "./finding/welch.ts";
 export * from "./finding/words.ts";
 export * from "./format/unknownParts.ts";

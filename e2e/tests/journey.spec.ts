@@ -29,11 +29,12 @@ test("from a goal to a published result, with a family in the middle", async ({ 
 async function newRun(desk: Page): Promise<string> {
   await expect(desk.getByRole("group", { name: "Time line of the season" })).toContainText("Boardwalk over the Bog");
   await expect(desk.getByRole("img", { name: /^Sat 28 Nov, Marsh Room, next$/ })).toBeVisible();
-  await desk.getByRole("button", { name: "New run" }).click();
-  const dialog = desk.getByRole("dialog", { name: "New run" });
-  await dialog.getByLabel("Title").fill(title);
-  await dialog.getByRole("radio", { name: "Span: bridge a gap and hold a load" }).check();
-  await dialog.getByRole("button", { name: "Start with the brief" }).click();
+  await desk.getByRole("link", { name: "New run" }).click();
+  const start = desk.getByRole("region", { name: "Start a run" });
+  await start.getByLabel("Or a blank brief").selectOption({ label: "Span" });
+  await start.getByLabel("Title").fill(title);
+  await start.getByLabel("How it is offered").selectOption("drop-in");
+  await start.getByRole("button", { name: "Start with this brief" }).click();
   await expect(desk.getByRole("heading", { name: title })).toBeVisible();
   return new URL(desk.url()).pathname.split("/")[2] ?? "";
 }

@@ -12,7 +12,10 @@ beforeAll(async () => {
 afterAll(() => house.close());
 
 const runOf = async (id: string): Promise<RunDoc> => (await house.ask("GET", `/api/runs/${id}`)).body as RunDoc;
-const start = async (id: string): Promise<RunDoc> => runOf(((await house.ask("POST", `/api/starters/${id}`)).body as { id: string }).id);
+const start = async (id: string): Promise<RunDoc> => {
+  const title = starters.find((s) => s.id === id)?.title;
+  return runOf(((await house.ask("POST", `/api/starters/${id}`, { title, kind: "workshop" })).body as { id: string }).id);
+};
 
 describe("starters", () => {
   it("are two or more for each family, 24 or more in all, no two alike", async () => {

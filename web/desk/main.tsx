@@ -6,6 +6,7 @@ import { RouterProvider } from "react-router";
 import { AskError } from "../shared/client.ts";
 import "../shared/tokens.css";
 import "./desk.css";
+import "./brief/brief.css";
 import { router } from "./router.tsx";
 import { theme } from "./theme.ts";
 

@@ -17,3 +17,10 @@ export const entriesQuery = (id: string) =>
   queryOptions({ queryKey: ["run", id, "entries"], queryFn: () => ask(api.runs[":id"].entries.$get({ param: { id } })) });
 export const findingsQuery = (id: string) =>
   queryOptions({ queryKey: ["run", id, "findings"], queryFn: () => ask(api.runs[":id"].findings.$get({ param: { id } })) });
+export const learnedQuery = (id: string) =>
+  queryOptions({ queryKey: ["run", id, "learned"], queryFn: () => ask(api.runs[":id"].learned.$get({ param: { id } })) });
+export const startersQuery = queryOptions({
+  queryKey: ["starters"],
+  queryFn: () => ask(api.starters.$get()),
+  staleTime: Number.POSITIVE_INFINITY,
+});

@@ -11,6 +11,7 @@ export const router = createBrowserRouter([
     HydrateFallback: () => null,
     children: [
       { index: true, element: <Season /> },
+      { path: "start", lazy: async () => ({ Component: (await import("./start/Start.tsx")).Start }) },
       { path: "store", lazy: async () => ({ Component: (await import("./store/Store.tsx")).Store }) },
       { path: "house", lazy: async () => ({ Component: (await import("./house/House.tsx")).House }) },
       {
@@ -18,6 +19,7 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import("./run/RunDesk.tsx")).RunDesk }),
         children: [
           { path: "brief", lazy: async () => ({ Component: (await import("./brief/Brief.tsx")).Brief }) },
+          { path: "tryout", lazy: async () => ({ Component: (await import("./tryout/Tryout.tsx")).Tryout }) },
           { path: "crate", lazy: async () => ({ Component: (await import("./crate/Crate.tsx")).Crate }) },
           { path: "calendar", lazy: async () => ({ Component: (await import("./calendar/Calendar.tsx")).Calendar }) },
           { path: "publish", lazy: async () => ({ Component: (await import("./publish/Publish.tsx")).Publish }) },

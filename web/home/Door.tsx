@@ -1,6 +1,6 @@
 import { useState } from "react";
 import { useNavigate } from "react-router";
-import { useWords } from "./words/useWords.ts";
+import { useWords } from "../shared/words/useWords.ts";
 
 /** Where a code is typed. */
 export function Door() {

@@ -1,5 +1,5 @@
 import { AskError } from "../shared/client.ts";
-import { useWords } from "./words/useWords.ts";
+import { useWords } from "../shared/words/useWords.ts";
 
 /** What went wrong, in words, with a way on. */
 export function Trouble({ error, onRetry }: { readonly error: Error; readonly onRetry: () => void }) {

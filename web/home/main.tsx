@@ -3,6 +3,7 @@ import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
 import { createBrowserRouter, RouterProvider } from "react-router";
 import "../shared/tokens.css";
+import "../shared/logbook/logbook.css";
 import "./home.css";
 import { AskError } from "../shared/client.ts";
 import { Door } from "./Door.tsx";

@@ -1,6 +1,7 @@
 import { families, startValues } from "@lampcrate/core";
 import { describe, expect, it } from "vitest";
-import { blankVersion, entryOf, filledVersions, newDraft } from "../home/logbook/draft.ts";
+import { entryOf, newDraft } from "../home/logbook/draft.ts";
+import { blankVersion, filledVersions } from "../shared/logbook/versions.ts";
 
 const { descent, span } = families;
 const spec = startValues(descent.spec);

@@ -1,6 +1,6 @@
 import { familyIds } from "@lampcrate/core";
 import Joi from "joi";
-import type { NewRun, RunSave, SessionInput, SessionSave } from "../run.ts";
+import type { NewRun, RunSave, SessionInput, SessionSave, StarterStart } from "../run.ts";
 import { date, heads, id, line, objectOf, revision, units, wall } from "./parts.ts";
 
 const kind = Joi.string().valid("drop-in", "workshop", "series", "at-home", "visiting group").required();
@@ -13,6 +13,8 @@ export const newRun = objectOf<NewRun>({
     .valid(...familyIds)
     .required(),
 });
+
+export const starterStart = objectOf<StarterStart>({ title, kind });
 
 export const runSave = objectOf<RunSave>({
   revision,

@@ -193,6 +193,8 @@ export type Mark =
       readonly words: string;
       readonly fill?: Told["fill"];
       readonly tone?: "predicted" | "plain";
+      /** Hangs under its point, however small the picture. */
+      readonly below?: boolean;
       readonly anchor?: "start" | "middle" | "end";
     };
 

@@ -132,7 +132,9 @@ function compare(
       instrument: version.instrument,
       spec,
       place: version.place,
-      variables: control ? { canopy: version.role === "control" ? "without" : "with" } : standing(version.variables, family.variables),
+      variables: control
+        ? { canopy: version.role === "control" ? "without" : "with" }
+        : standing(version.variables, family.variables, spec),
     },
   });
   const result = fairTest(as(old), as(fresh), measure.better, instrumentById(fresh.instrument)?.resolution ?? 0);
@@ -159,6 +161,9 @@ function compare(
 function standing(
   variables: Readonly<Record<string, number | string>>,
   fields: readonly Field[],
+  spec: Values,
 ): Readonly<Record<string, number | string>> {
-  return Object.fromEntries(Object.entries(variables).filter(([id]) => applies(fields.find((field) => field.id === id)?.when, variables)));
+  return Object.fromEntries(
+    Object.entries(variables).filter(([id]) => applies(fields.find((field) => field.id === id)?.when, { ...spec, ...variables })),
+  );
 }

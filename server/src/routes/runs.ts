@@ -1,4 +1,13 @@
-import { briefSave, decisionInput, houseTrialInput, newRun, runSave, sessionInput, sessionSave } from "@lampcrate/contract/schemas";
+import {
+  briefSave,
+  decisionInput,
+  houseTrialInput,
+  newRun,
+  runSave,
+  sessionInput,
+  sessionSave,
+  starterStart,
+} from "@lampcrate/contract/schemas";
 import { Hono } from "hono";
 import { validator } from "hono/validator";
 import type { Deps } from "../deps.ts";
@@ -31,7 +40,10 @@ export function runRoutes(deps: Deps) {
   return new Hono<Signed>()
     .post("/runs", planner, body(newRun), (c) => c.json({ id: createRun(deps, c.req.valid("json")) }, 201))
     .get("/starters", reader, (c) => c.json(starterLines(houseDoc(deps.db).units)))
-    .post("/starters/:id", planner, starterId, (c) => c.json({ id: importPack(deps, starterPack(c.req.valid("param").id)) }, 201))
+    .post("/starters/:id", planner, starterId, body(starterStart), (c) => {
+      const { title, kind } = c.req.valid("json");
+      return c.json({ id: importPack(deps, starterPack(c.req.valid("param").id), title, kind) }, 201);
+    })
     .post("/packs/preview", planner, anyJson, (c) => c.json(previewPack(deps.db, c.req.valid("json"))))
     .post("/packs", planner, anyJson, (c) => c.json({ id: importPack(deps, c.req.valid("json")) }, 201))
     .get("/runs/:id/pack.json", planner, ids("id"), (c) => {

@@ -8,7 +8,7 @@ export const floats: readonly Starter[] = [
     family: "float",
     told: "A bag of mixed parts becomes a boat: first it must float, then carry.",
     story: "After the flood this is what lay on the bank. Make a boat of it: it has to float on its own before anybody steps aboard.",
-    spec: { token: "washer-m10", goalCount: 20, waterM: 0.12, sideM: 0.2 },
+    spec: { from: "bag", token: "washer-m10", goalCount: 20, waterM: 0.12, sideM: 0.2 },
     design: { form: "raft", parts: 8, partAcrossM: 0.022, partLongM: 0.04, deckM: 0.1, rimM: 0.004, hullKg: 0.03 },
     rest: { youngestAge: 5, loops: 3, rebuildRate: 0.7, buildMinutes: 12, rigServes: 6 },
     protocolNote:

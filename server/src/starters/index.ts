@@ -25,6 +25,9 @@ export function starterLines(units: UnitChoice): readonly StarterLine[] {
       goal: families[starter.family].goalWords(brief.spec, (si, dimension) => showQuantity(si, dimension, units)),
       minutes: brief.buildMinutes,
       youngestAge: brief.youngestAge,
+      lines: starter.lines.length,
+      spec: brief.spec,
+      design: brief.design,
     };
   });
 }

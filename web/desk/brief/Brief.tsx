@@ -1,10 +1,15 @@
-import { families, showQuantity } from "@lampcrate/core";
+import { families, learnedBand, showQuantity, tell } from "@lampcrate/core";
+import { useQuery } from "@tanstack/react-query";
 import { RigDrawing } from "../../shared/pieces/RigDrawing.tsx";
+import { learnedQuery } from "../queries.ts";
 import { useRunWork } from "../run/RunContext.ts";
+import { AddedList } from "./AddedList.tsx";
 import { BriefRest } from "./BriefRest.tsx";
 import { CautionList } from "./CautionList.tsx";
 import { FieldList } from "./FieldList.tsx";
 import { Predictions } from "./Predictions.tsx";
+import { ReachPanel } from "./ReachPanel.tsx";
+import { TierList } from "./TierList.tsx";
 
 /** Pin the challenge down to numbers: rulers, the rig to scale, what to expect of a plain build. */
 export function Brief() {
@@ -14,6 +19,10 @@ export function Brief() {
   const predictions = family.predict(brief.spec, brief.design);
   const goal = family.goal(brief.spec);
   const expected = predictions.find((prediction) => prediction.id === goal.measure);
+  const learned = useQuery(learnedQuery(run.id)).data;
+  const ratios = (learned?.checked ?? []).map((checked) => checked.ratio);
+  const cannot = family.cannot(brief.spec, brief.design);
+  const needs = family.needs(brief.spec);
   const { hard } = family.bounds(goal.measure, brief.spec, brief.design, 0);
   return (
     <>
@@ -31,7 +40,8 @@ export function Brief() {
           extras={(id) =>
             id === family.goalField(brief.spec) && expected
               ? {
-                  band: [expected.band.low, expected.band.high],
+                  band: bandOf(learnedBand(expected.band, ratios)),
+                  marks: learned?.marks ?? [],
                   impossible: [
                     [0, hard[0]],
                     [hard[1], Number.MAX_VALUE],
@@ -41,20 +51,45 @@ export function Brief() {
           }
           onChange={(id, value, words, settled) => change({ spec: { ...brief.spec, [id]: value } }, words, settled)}
         />
-        <Predictions predictions={predictions} goal={goal} units={run.units} />
+        {cannot ? (
+          <p className="cannot">
+            <strong>The plain build will not do.</strong> {tell(cannot, run.units)}
+          </p>
+        ) : null}
+        <Predictions predictions={predictions} goal={goal} units={run.units} ratios={ratios} />
+        <p className="small">
+          <strong>What it asks of the room:</strong> {needs.words}
+          {needs.floor === "any" ? "" : `; a ${needs.floor} floor`}. {adultWords(needs.rigsPerAdult)} About {needs.minutesPerTrial} min a
+          trial at the rig. The calendar checks this.
+        </p>
       </section>
+      <ReachPanel ratios={ratios} />
+      <TierList ratios={ratios} />
       <section className="sheet pad stack" aria-label="Plain build">
         <h2>The plain build this is reckoned for</h2>
         <p className="soft small">Builders may do otherwise: that is the point. This one only tells you whether the goal is in reach.</p>
         <FieldList
           fields={family.design}
           values={brief.design}
+          within={brief.spec}
           units={run.units}
           onChange={(id, value, words, settled) => change({ design: { ...brief.design, [id]: value } }, words, settled)}
         />
       </section>
       <CautionList />
+      <AddedList part="rules" />
+      <AddedList part="hints" />
       <BriefRest />
+      <p className="small">
+        <a href={`/api/runs/${run.id}/pack.json`} download="challenge-pack.json">
+          Export as a challenge pack
+        </a>{" "}
+        <span className="soft">for another house: everything on this page and the crate's lines, as JSON.</span>
+      </p>
     </>
   );
 }
+
+const bandOf = ({ low, high }: { readonly low: number; readonly high: number }): readonly [number, number] => [low, high];
+
+const adultWords = (rigs: number): string => (rigs === 1 ? "An adult stands at every rig." : `One adult for ${rigs} rigs.`);

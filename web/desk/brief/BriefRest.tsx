@@ -8,7 +8,8 @@ export function BriefRest() {
   const { draft } = useRunWork();
   const { brief, change } = draft;
   const story = useId();
-  const { protocol, rules } = families[brief.family];
+  const note = useId();
+  const { protocol } = families[brief.family];
   return (
     <section className="sheet pad stack" aria-label="Story and test">
       <h2>Story and test</h2>
@@ -24,7 +25,26 @@ export function BriefRest() {
           onChange={(event) => change({ story: event.target.value }, "changed the story")}
         />
       </div>
+      <div>
+        <label className="field-label" htmlFor={note}>
+          How this brief's test is held, beyond the family's way
+        </label>
+        <Input.TextArea
+          id={note}
+          rows={2}
+          maxLength={600}
+          value={brief.protocolNote}
+          onChange={(event) => change({ protocolNote: event.target.value }, "changed how the test is held")}
+        />
+      </div>
       <div className="row">
+        <Whole
+          label="Minutes a build"
+          min={1}
+          max={600}
+          value={Math.round(brief.buildMinutes)}
+          onChange={(buildMinutes) => change({ buildMinutes }, `${buildMinutes} minutes a build`)}
+        />
         <Whole
           label="Trials of each version"
           min={1}
@@ -58,9 +78,6 @@ export function BriefRest() {
         <p>
           <strong>How the test is held.</strong> {protocol.before} {protocol.starts} {protocol.stops} {protocol.order}
           {protocol.control ? ` ${protocol.control}` : ""}
-        </p>
-        <p style={{ marginTop: 6 }}>
-          <strong>Asked before the first trial:</strong> {rules.join(" ")}
         </p>
       </div>
     </section>

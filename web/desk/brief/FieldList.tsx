@@ -13,17 +13,19 @@ interface Extras {
 interface FieldListProps {
   readonly fields: readonly Field[];
   readonly values: Values;
+  /** Other values that decide which fields stand: the goal's, for a design. */
+  readonly within?: Values;
   readonly units: UnitChoice;
   readonly extras?: (id: string) => Extras;
   readonly onChange: (id: string, value: number | string, words: string, settled: boolean) => void;
 }
 
 /** A family's fields: numbers on rulers, short lists as choices; those that don't stand are left out. */
-export function FieldList({ fields, values, units, extras, onChange }: FieldListProps) {
+export function FieldList({ fields, values, within = {}, units, extras, onChange }: FieldListProps) {
   return (
     <div className="fields">
       {fields
-        .filter((field) => applies(field.when, values))
+        .filter((field) => applies(field.when, { ...within, ...values }))
         .map((field) =>
           field.kind === "number" ? (
             <NumberRuler key={field.id} field={field} values={values} units={units} extras={extras?.(field.id) ?? {}} onChange={onChange} />
@@ -42,7 +44,7 @@ function NumberRuler({
   units,
   extras,
   onChange,
-}: Omit<FieldListProps, "fields" | "extras"> & { readonly field: NumberField; readonly extras: Extras }) {
+}: Omit<FieldListProps, "fields" | "extras" | "within"> & { readonly field: NumberField; readonly extras: Extras }) {
   const scale = quantityScale(field.dimension, units, field.unit, field.start);
   const value = typeof values[field.id] === "number" ? Number(values[field.id]) : field.start;
   const [settledAt, setSettledAt] = useState(value);

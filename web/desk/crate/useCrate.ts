@@ -1,6 +1,6 @@
 import type { CrateInput, Manifest } from "@lampcrate/core";
-import { useEffect, useRef, useState } from "react";
-import { CrateDoor } from "../../shared/compute/crateDoor.ts";
+import { crateDoor } from "../../shared/compute/crateDoor.ts";
+import { useLatest } from "../../shared/compute/useLatest.ts";
 
 /** The crate as last sized; `slow` when the newest sizing has taken over half a second. */
 export interface Crate {
@@ -10,28 +10,6 @@ export interface Crate {
 
 /** Sizes the crate in the worker whenever its input changes; the newest input wins. */
 export function useCrate(input: CrateInput): Crate {
-  const door = useRef<CrateDoor | null>(null);
-  const [manifest, setManifest] = useState<Manifest | null>(null);
-  const [slow, setSlow] = useState(false);
-  const key = JSON.stringify(input);
-  useEffect(() => {
-    const asked = performance.now();
-    const timer = setTimeout(() => setSlow(true), 500);
-    door.current ??= new CrateDoor();
-    door.current.size(JSON.parse(key) as CrateInput, (sized) => {
-      clearTimeout(timer);
-      setSlow(false);
-      setManifest(sized.manifest);
-      performance.measure("crate", { start: asked, end: performance.now(), detail: { tookMs: sized.tookMs } });
-    });
-    return () => clearTimeout(timer);
-  }, [key]);
-  useEffect(
-    () => () => {
-      door.current?.close();
-      door.current = null;
-    },
-    [],
-  );
-  return { manifest, slow };
+  const { output, slow } = useLatest(crateDoor, input, "crate");
+  return { manifest: output?.manifest ?? null, slow };
 }

@@ -3,6 +3,7 @@ import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { Checkbox, Input, InputNumber, Select } from "antd";
 import { nanoid } from "nanoid";
 import { type ReactNode, useState } from "react";
+import { Link } from "react-router";
 import { AskError, api, ask } from "../../shared/client.ts";
 import { useKeptState } from "../../shared/useKeptState.ts";
 import { LengthBox } from "../crate/LineForm.tsx";
@@ -24,9 +25,21 @@ export function House() {
   return (
     <main className="page stack" style={{ maxWidth: 1180 }}>
       <h1>House</h1>
+      <FirstRun />
       <HouseForm key={house.data.revision} saved={house.data} />
       <Staff />
     </main>
+  );
+}
+
+/** Nothing to run yet: the shortest way to a brief. Rooms and people can follow. */
+function FirstRun() {
+  const season = useQuery(seasonQuery);
+  if (season.data?.runs.length !== 0) return null;
+  return (
+    <p className="plain-words">
+      Your house stands. <Link to="/start">Start the first run</Link> from a brief on the shelf, or add rooms, closed days and people first.
+    </p>
   );
 }
 

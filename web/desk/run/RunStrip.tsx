@@ -12,6 +12,7 @@ interface StepState {
 /** The steps of a run in the order in which they are done. */
 export const steps = [
   { name: "Brief", path: "brief", state: briefState },
+  { name: "Tryout", path: "tryout", state: tryoutState },
   { name: "Crate", path: "crate", state: crateState },
   { name: "Calendar", path: "calendar", state: calendarState },
   { name: "Publish", path: "publish", state: publishState },
@@ -80,6 +81,13 @@ function briefState({ run, draft }: RunWork): StepState {
     words: run.changedSincePublished ? `changed since version ${run.publishedVersion}` : `frozen as version ${run.publishedVersion}`,
     standing: run.changedSincePublished ? "now" : "done",
   };
+}
+
+function tryoutState({ draft }: RunWork): StepState {
+  const { brief } = draft;
+  const family = families[brief.family];
+  if (family.cannot(brief.spec, brief.design)) return { words: "plain build won't do", standing: "short" };
+  return brief.compared === null ? { words: "try it first", standing: "now" } : { words: "two designs compared", standing: "done" };
 }
 
 function crateState({ draft, crate }: RunWork): StepState {

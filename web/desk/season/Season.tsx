@@ -1,18 +1,16 @@
 import { useQuery } from "@tanstack/react-query";
-import { lazy, Suspense, useMemo, useState } from "react";
-import { Link } from "react-router";
+import { useMemo } from "react";
+import { Link, useNavigate } from "react-router";
 import { seasonQuery } from "../queries.ts";
 import { useKeys } from "../shell/keys.ts";
 import { ThisWeek } from "./ThisWeek.tsx";
 import { TimeLine } from "./TimeLine.tsx";
 
-const NewRun = lazy(async () => ({ default: (await import("./NewRun.tsx")).NewRun }));
-
 /** Home of the desk: every run as a string of lamps, and what this week asks for. */
 export function Season() {
   const season = useQuery(seasonQuery);
-  const [adding, setAdding] = useState(false);
-  const keys = useMemo(() => [{ key: "n", words: "new run", act: () => setAdding(true) }], []);
+  const navigate = useNavigate();
+  const keys = useMemo(() => [{ key: "n", words: "new run", act: () => void navigate("/start") }], [navigate]);
   useKeys(keys);
   if (season.isPending) return <main className="page soft">Opening the season …</main>;
   if (season.isError)
@@ -37,9 +35,9 @@ export function Season() {
                 {runs.length} {runs.length === 1 ? "run" : "runs"}, {sessions} sessions, {entries} entries so far
               </span>
             </div>
-            <button type="button" className="amber" onClick={() => setAdding(true)}>
+            <Link className="amber" to="/start">
               New run
-            </button>
+            </Link>
           </div>
           {missing.map((item) => (
             <p key={item.to} className="plain-words">
@@ -58,7 +56,6 @@ export function Season() {
         </div>
         <ThisWeek toDo={toDo} today={today} />
       </div>
-      <Suspense>{adding ? <NewRun onClose={() => setAdding(false)} /> : null}</Suspense>
     </main>
   );
 }

@@ -1,6 +1,6 @@
 import type { SheetDoc, VersionInput } from "@lampcrate/contract";
 import { useQuery } from "@tanstack/react-query";
-import { filledVersions } from "./draft.ts";
+import { filledVersions } from "../../shared/logbook/versions.ts";
 
 /** Did the last change help? Said as soon as two versions have numbers; reckoned on the device. */
 export function Helped({ sheet, versions }: { readonly sheet: SheetDoc; readonly versions: readonly VersionInput[] }) {

@@ -3,11 +3,12 @@ import { codeInAddress } from "@lampcrate/core";
 import { useQuery } from "@tanstack/react-query";
 import { Link, useParams } from "react-router";
 import { RigDrawing } from "../../shared/pieces/RigDrawing.tsx";
+import { useWords } from "../../shared/words/useWords.ts";
 import { familyOf } from "../family.ts";
 import { sheetQuery } from "../queries.ts";
 import { Trouble } from "../Trouble.tsx";
-import { useWords } from "../words/useWords.ts";
 import { Helped } from "./Helped.tsx";
+import { HintLadder } from "./HintLadder.tsx";
 import { SendPart } from "./SendPart.tsx";
 import { Sent } from "./Sent.tsx";
 import { useLogbook } from "./useLogbook.ts";
@@ -48,6 +49,7 @@ function OpenLogbook({ sheet }: { readonly sheet: SheetDoc }) {
         </ul>
       </section>
       <Versions sheet={sheet} versions={book.draft.versions} onChange={(versions) => book.change({ versions })} />
+      <HintLadder hints={brief.hints} />
       <Helped sheet={sheet} versions={book.draft.versions} />
       <SendPart sheet={sheet} book={book} />
       <p className="soft small">{words.log.saved}</p>

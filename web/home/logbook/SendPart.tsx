@@ -1,9 +1,10 @@
 import type { AgeBand, SheetDoc } from "@lampcrate/contract";
 import { checkVersion, readTrial } from "@lampcrate/core";
+import { filledVersions } from "../../shared/logbook/versions.ts";
+import { useWords } from "../../shared/words/useWords.ts";
 import { familyOf } from "../family.ts";
 import { closingWords } from "../sheet/Sheet.tsx";
-import { useWords } from "../words/useWords.ts";
-import { filledVersions, type LogDraft } from "./draft.ts";
+import type { LogDraft } from "./draft.ts";
 import type { Book } from "./useLogbook.ts";
 
 const ages: readonly AgeBand[] = ["under 6", "6 to 8", "9 to 11", "12 to 15", "16 and over", "mixed"];

@@ -2,7 +2,7 @@ import type { SheetDoc } from "@lampcrate/contract";
 import { codeInAddress } from "@lampcrate/core";
 import { useState } from "react";
 import { Link } from "react-router";
-import { useWords } from "../words/useWords.ts";
+import { useWords } from "../../shared/words/useWords.ts";
 import type { LogDraft } from "./draft.ts";
 
 /** After sending: the made-up name and the private link, which only this family has. */

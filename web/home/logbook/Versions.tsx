@@ -1,8 +1,8 @@
 import type { SheetDoc, VersionInput } from "@lampcrate/contract";
+import { VersionCard } from "../../shared/logbook/VersionCard.tsx";
+import { blankVersion } from "../../shared/logbook/versions.ts";
+import { useWords } from "../../shared/words/useWords.ts";
 import { familyOf } from "../family.ts";
-import { useWords } from "../words/useWords.ts";
-import { blankVersion } from "./draft.ts";
-import { VersionCard } from "./VersionCard.tsx";
 
 interface VersionsProps {
   readonly sheet: SheetDoc;
@@ -27,7 +27,7 @@ export function Versions({ sheet, versions, onChange }: VersionsProps) {
             key={i}
             title={title}
             first={number === 1}
-            sheet={sheet}
+            tried={{ family, spec: brief.spec, design: brief.design, units: sheet.units }}
             version={version}
             removable={version.role === "build" && builds > 1}
             onChange={(next) => onChange(versions.map((v, at) => (at === i ? next : v)))}

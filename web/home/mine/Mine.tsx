@@ -2,11 +2,11 @@ import type { MineDoc, VersionInput } from "@lampcrate/contract";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { AskError, api, ask } from "../../shared/client.ts";
-import { filledVersions, versionsOf } from "../logbook/draft.ts";
+import { filledVersions, versionsOf } from "../../shared/logbook/versions.ts";
+import { useWords } from "../../shared/words/useWords.ts";
 import { Versions } from "../logbook/Versions.tsx";
 import { mineQuery } from "../queries.ts";
 import { Trouble } from "../Trouble.tsx";
-import { useWords } from "../words/useWords.ts";
 
 /** One's own entry behind the private link. The secret is in the address's fragment, which no server ever sees. */
 export function Mine() {

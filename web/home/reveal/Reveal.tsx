@@ -3,10 +3,10 @@ import { showNumber, showQuantity } from "@lampcrate/core";
 import { useQuery } from "@tanstack/react-query";
 import { Link, useParams } from "react-router";
 import { RigDrawing } from "../../shared/pieces/RigDrawing.tsx";
+import { useWords } from "../../shared/words/useWords.ts";
 import { familyOf } from "../family.ts";
 import { revealQuery, sheetQuery } from "../queries.ts";
 import { Trouble } from "../Trouble.tsx";
-import { useWords } from "../words/useWords.ts";
 
 /** What everybody found: aliases only, ranks only when the run's scoring says so. */
 export function Reveal() {

@@ -1,5 +1,5 @@
 import type { SheetLine } from "@lampcrate/contract";
-import { useWords } from "../words/useWords.ts";
+import { useWords } from "../../shared/words/useWords.ts";
 
 /** What is packed, what is at the table, what to find at home, and what to use instead. */
 export function Materials({ lines }: { readonly lines: readonly SheetLine[] }) {

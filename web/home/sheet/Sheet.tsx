@@ -4,10 +4,10 @@ import { useQuery } from "@tanstack/react-query";
 import { useEffect } from "react";
 import { Link, useParams, useSearchParams } from "react-router";
 import { RigDrawing } from "../../shared/pieces/RigDrawing.tsx";
+import { useWords } from "../../shared/words/useWords.ts";
 import { familyOf } from "../family.ts";
 import { sheetQuery } from "../queries.ts";
 import { Trouble } from "../Trouble.tsx";
-import { useWords } from "../words/useWords.ts";
 import { Materials } from "./Materials.tsx";
 
 /** The challenge as families read it, on a phone or on one printed page. */
@@ -86,9 +86,30 @@ function OpenSheet({ sheet }: { readonly sheet: SheetDoc }) {
       <section className="card">
         <h2>{words.sheet.testAgain}</h2>
         <p>
-          {family.protocol.before} {family.protocol.starts} {family.protocol.stops} {family.protocol.order}
+          {family.protocol.before} {family.protocol.starts} {family.protocol.stops} {family.protocol.order} {brief.protocolNote}
         </p>
       </section>
+      <section className="card">
+        <h2>{words.sheet.rules}</h2>
+        <ul>
+          {[...family.rules, ...brief.rules.map((rule) => rule.words)].map((rule) => (
+            <li key={rule}>{rule}</li>
+          ))}
+        </ul>
+      </section>
+      {brief.tiers.length > 0 ? (
+        <section className="card">
+          <h2>{words.sheet.tiers}</h2>
+          <ul>
+            {brief.tiers.map((tier) => (
+              <li key={tier.id}>
+                {tier.words}
+                {tier.kind === "stretch" ? ` (${words.sheet.stretch})` : ""}
+              </li>
+            ))}
+          </ul>
+        </section>
+      ) : null}
       <section className="card">
         <h2>{words.sheet.idea}</h2>
         <p>{family.idea}</p>

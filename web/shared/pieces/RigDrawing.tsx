@@ -4,10 +4,14 @@ import { useId } from "react";
 interface RigDrawingProps {
   readonly scene: Scene;
   readonly units: UnitChoice;
-  /** Height of the picture for a width of 800, or of 480 when small. */
+  /** Greatest height of the picture for a width of 800, or of 480 when small; flat rigs take less. */
   readonly tall?: number;
   /** Small pictures leave the notes out. */
   readonly small?: boolean;
+  /** Width of the picture's own units; narrower pictures show larger words. */
+  readonly wide?: number;
+  /** Size in m that the picture is drawn for, so that two rigs beside each other share one scale. */
+  readonly frame?: { readonly width: number; readonly height: number };
 }
 
 const edge = 26;
@@ -34,15 +38,16 @@ const strokes = {
 } as const;
 
 /** A rig to scale on squared paper: numbers from the core, labels in words. */
-export function RigDrawing({ scene, units, tall = 400, small = false }: RigDrawingProps) {
+export function RigDrawing({ scene, units, tall: most = 400, small = false, wide, frame = scene }: RigDrawingProps) {
   const grid = useId();
-  const width = small ? 480 : 800;
-  const scale = Math.min((width - 2 * edge) / scene.width, (tall - 2 * edge) / scene.height);
-  const left = (width - scene.width * scale) / 2;
+  const width = wide ?? (small ? 480 : 800);
+  const tall = Math.max(130, Math.min(most, ((width - 2 * edge) * frame.height) / frame.width + 2 * edge));
+  const scale = Math.min((width - 2 * edge) / frame.width, (tall - 2 * edge) / frame.height);
+  const left = (width - frame.width * scale) / 2;
   const x = (m: number): number => left + m * scale;
   const y = (m: number): number => tall - edge - m * scale;
   const square = squareOf(scale) * scale;
-  const text = small ? 19 : 15;
+  const text = small ? 19 : width < 600 ? 18 : 15;
   return (
     <svg className="rig" viewBox={`0 0 ${width} ${tall}`} role="img" aria-label={scene.describe}>
       <defs>
@@ -55,7 +60,7 @@ export function RigDrawing({ scene, units, tall = 400, small = false }: RigDrawi
         <MarkDrawing key={i} mark={mark} x={x} y={y} units={units} text={text} small={small} />
       ))}
       {small ? null : (
-        <text x={width - 8} y={tall - 7} textAnchor="end" fontSize="12" fill="var(--soft)">
+        <text x={width - 8} y={tall - 7} textAnchor="end" fontSize={text * 0.8} fill="var(--soft)">
           one square {showQuantity(squareOf(scale), "length", units)}
         </text>
       )}
@@ -121,7 +126,7 @@ function MarkDrawing({ mark, x, y, units, text, small }: MarkProps) {
         <text
           className={mark.tone === "predicted" ? "predicted" : ""}
           x={x(mark.x)}
-          y={y(mark.y)}
+          y={mark.below ? y(mark.y) + text * 1.15 : y(mark.y)}
           fontSize={text}
           textAnchor={mark.anchor ?? "start"}
         >
@@ -151,7 +156,13 @@ function Block({ mark, x, y, units, text }: Omit<MarkProps, "mark" | "small"> & 
         rx={mark.role === "load" ? 3 : 0}
       />
       {mark.massKg === undefined ? null : (
-        <text x={left + wide / 2} y={top + high / 2 + 5} textAnchor="middle" fontSize={text} fontWeight="700" style={{ stroke: "none" }}>
+        <text
+          x={left + wide / 2}
+          y={wide < text * 3.4 || high < text * 1.2 ? top - 6 : top + high / 2 + 5}
+          textAnchor="middle"
+          fontSize={text}
+          fontWeight="700"
+        >
           {showQuantity(mark.massKg, "mass", units)}
         </text>
       )}

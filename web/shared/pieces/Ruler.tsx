@@ -178,7 +178,7 @@ function Face({ scale, min, max, band, marks = [], impossible = [] }: Common) {
           <rect key={from} x={x(from)} y="7.5" width={Math.max(0, x(to) - x(from))} height="16" fill={`url(#${hatch})`} />
         ) : null,
       )}
-      {ticksOf(min, max, scale.factor, 12).map((tick) => (
+      {ticksOf(min, max, scale.factor, 12, scale.least).map((tick) => (
         <path key={tick} d={`M${x(tick)} 24v-6`} stroke="var(--soft)" strokeWidth="1" vectorEffect="non-scaling-stroke" />
       ))}
       {marks.map((mark, i) => (
@@ -190,7 +190,7 @@ function Face({ scale, min, max, band, marks = [], impossible = [] }: Common) {
 
 /** Numbers under the ticks, in text that doesn't stretch with the ruler. */
 function Numbers({ min, max, scale }: { readonly min: number; readonly max: number; readonly scale: Scale }) {
-  const ticks = ticksOf(min, max, scale.factor, 6);
+  const ticks = ticksOf(min, max, scale.factor, 6, scale.least);
   return (
     <div className="ruler-numbers" aria-hidden="true">
       {ticks.map((tick, i) => (

@@ -14,6 +14,8 @@ export interface Scale {
   /** SI value of one shown unit. */
   readonly factor: number;
   readonly unit: string;
+  /** Ticks are no closer than this, in the shown unit: things are counted whole. */
+  readonly least?: number;
   readonly show: (value: number) => string;
   readonly read: (text: string) => { readonly ok: true; readonly value: number } | { readonly ok: false; readonly words: string };
 }
@@ -31,6 +33,7 @@ export function quantityScale(
   return {
     factor: unit === null ? 1 : unitById(unit).factor,
     unit: unit ?? "",
+    least: dimension === "count" ? 1 : 0,
     show: (value) =>
       dimension === "time"
         ? `${showNumber(value, Number.isInteger(Math.round(value * 1000) / 1000) ? 0 : 2)}\u00a0s`
@@ -63,10 +66,10 @@ export const shareScale: Scale = {
   },
 };
 
-/** Ticks at round numbers of the shown unit, about `most` of them. */
-export function ticksOf(min: number, max: number, factor: number, most = 6): readonly number[] {
+/** Ticks at round numbers of the shown unit, about `most` of them, at least `least` apart. */
+export function ticksOf(min: number, max: number, factor: number, most = 6, least = 0): readonly number[] {
   const span = (max - min) / factor;
-  const rough = span / most;
+  const rough = Math.max(span / most, least);
   const size = 10 ** Math.floor(Math.log10(rough));
   const step = ([1, 2, 5, 10].find((m) => m * size >= rough) ?? 10) * size;
   const ticks: number[] = [];

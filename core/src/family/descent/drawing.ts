@@ -16,9 +16,9 @@ export interface DescentPicture {
 export function descentScene({ heightM: h, acrossM, kind, build, control, time }: DescentPicture): Scene {
   const half = kind === "spinner" ? acrossM : acrossM / 2;
   const drawn = Math.max(half, h * 0.05);
-  const width = h * 1.5 + drawn;
-  const x = width * 0.48;
-  const bareX = width * 0.24;
+  const width = h * 1.55 + drawn * 2;
+  const x = width * 0.4;
+  const bareX = width * 0.21;
   const cargo = Math.max(h * 0.035, 0.01);
   const hang = kind === "spinner" || kind === "plate" ? h * 0.05 : drawn * 1.3;
   const falling = (timeS: number): readonly Mark[] => [
@@ -35,11 +35,11 @@ export function descentScene({ heightM: h, acrossM, kind, build, control, time }
       floorMark(width, 0.012 * h),
       { kind: "arrow", role: "path", from: [x, h * 0.94], to: [x, h * 0.06] },
       { kind: "arrow", role: "path", from: [bareX, h * 0.94], to: [bareX, h * 0.06] },
-      { kind: "measure", from: [width * 0.1, 0], to: [width * 0.1, h], valueSi: h },
+      { kind: "measure", from: [width * 0.04, 0], to: [width * 0.04, h], valueSi: h },
       { kind: "note", x: bareX, y: h * 1.06, words: "bare cargo", anchor: "middle" },
       {
         kind: "note",
-        x: x + h * 0.07,
+        x: x + drawn + h * 0.05,
         y: h * 0.55,
         tone: "predicted",
         words: "should take {} to {}",
@@ -48,7 +48,7 @@ export function descentScene({ heightM: h, acrossM, kind, build, control, time }
           [time.high, "time"],
         ],
       },
-      { kind: "note", x: x + h * 0.07, y: h * 0.43, words: "lands at about {}", fill: [[impactSpeed(build, h), "speed"]] },
+      { kind: "note", x: x + drawn + h * 0.05, y: h * 0.43, words: "lands at about {}", fill: [[impactSpeed(build, h), "speed"]] },
     ],
     motion: {
       durationS: Math.max(fallTime(build, h), fallTime(control, h)) + 0.2,

@@ -81,7 +81,7 @@ export function driveScene(p: DrivePicture): Scene {
         [atGoal, 0],
         [atGoal, width * 0.05],
       ]),
-      { kind: "note", x: atGoal, y: width * 0.058, words: "{}", fill: [[p.goalM, "length"]], anchor: "middle" },
+      { kind: "note", x: atGoal, y: 0, below: true, words: "goal {}", fill: [[p.goalM, "length"]], anchor: "middle" },
       ...(p.distance
         ? [
             {

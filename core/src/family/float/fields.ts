@@ -6,6 +6,16 @@ import type { Field } from "../shape.ts";
 /** The goal's numbers. */
 export const floatSpec: readonly Field[] = [
   {
+    kind: "choice",
+    id: "from",
+    words: "Made from",
+    start: "sheet",
+    options: [
+      { id: "sheet", words: "equal square sheets" },
+      { id: "bag", words: "a bag of parts" },
+    ],
+  },
+  {
     kind: "number",
     id: "sideM",
     words: "Square sheet, side",
@@ -15,6 +25,7 @@ export const floatSpec: readonly Field[] = [
     step: 0.005,
     start: 0.2,
     unit: "mm",
+    when: { field: "from", is: ["sheet"] },
   },
   {
     kind: "choice",

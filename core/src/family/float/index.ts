@@ -114,8 +114,12 @@ export const float: Family = {
   ],
   goal: (s) => ({ measure: "count", value: numberOf(s, floatSpec, "goalCount"), better: "more" }),
   goalField: () => "goalCount",
-  goalWords: (s, show) =>
-    `Carry ${numberOf(s, floatSpec, "goalCount")} ${tokenOf(s).words}s on a sheet of ${show(numberOf(s, floatSpec, "sideM"), "length")} square`,
+  goalWords: (s, show) => {
+    const carry = `Carry ${numberOf(s, floatSpec, "goalCount")} ${tokenOf(s).words}s`;
+    return choiceOf(s, floatSpec, "from") === "bag"
+      ? `${carry} on what floats from the bag`
+      : `${carry} on a sheet of ${show(numberOf(s, floatSpec, "sideM"), "length")} square`;
+  },
   predict,
   cannot: (s, d) => {
     const goal = numberOf(s, floatSpec, "goalCount") * tokenOf(s).massKg;

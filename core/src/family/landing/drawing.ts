@@ -21,12 +21,12 @@ export interface LandingPicture {
 export function landingScene(p: LandingPicture): Scene {
   const { heightM: h } = p;
   const size = Math.max(p.buildM, h * 0.07);
-  const width = h * 1.6 + size * 2;
-  const x = width * 0.42;
+  const width = h * 2 + size * 2;
+  const x = width * 0.34;
   const ladder: Mark[] = rungs(p.firstM, Math.min(p.lastM, h * 1.3)).flatMap((rung) => [
     lineMark("path", [
-      [width * 0.78, rung],
-      [width * 0.86, rung],
+      [width * 0.9, rung],
+      [width * 0.97, rung],
     ]),
   ]);
   const build = (foot: number, crush: number): Mark[] => [
@@ -39,20 +39,20 @@ export function landingScene(p: LandingPicture): Scene {
   const still = build(h, 0);
   return {
     width,
-    height: h + size + h * 0.1,
+    height: Math.max(h + size, Math.min(p.lastM, h * 1.3)) + h * 0.1,
     describe: "The build held with its lowest point at the rung, and the ladder of heights beside it.",
     marks: [
       ...still,
       floorMark(width, h * 0.012),
       lineMark("support", [
-        [width * 0.82, 0],
-        [width * 0.82, h * 1.05],
+        [width * 0.935, 0],
+        [width * 0.935, Math.min(p.lastM, h * 1.3) * 1.03],
       ]),
       ...ladder,
       { kind: "arrow", role: "path", from: [x, h * 0.92], to: [x, h * 0.08] },
-      { kind: "measure", from: [width * 0.1, 0], to: [width * 0.1, h], valueSi: h },
-      { kind: "note", x: x + size, y: h * 0.55, words: "arrives at {}", fill: [[p.speed, "speed"]] },
-      { kind: "note", x: x + size, y: h * 0.42, words: p.verdict, tone: "predicted" },
+      { kind: "measure", from: [width * 0.06, 0], to: [width * 0.06, h], valueSi: h },
+      { kind: "note", x: x + size * 0.8, y: h * 0.55, words: "arrives at {}", fill: [[p.speed, "speed"]] },
+      { kind: "note", x: x + size * 0.8, y: h * 0.42, words: p.verdict, tone: "predicted" },
     ],
     motion: {
       durationS: fallS + stopS + 2 * riseS + 0.3,

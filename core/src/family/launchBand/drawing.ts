@@ -22,7 +22,7 @@ export interface LanePicture {
 export function laneScene(p: LanePicture): Scene {
   const reach = Math.max(p.flight.rangeM, p.goalM, p.band[1]);
   const back = reach * 0.1 + 0.15;
-  const width = back + Math.max(reach * 1.12, Math.min(p.laneM, reach * 1.7));
+  const width = back + Math.max(reach * 1.12, Math.min(p.laneM, reach * 1.3));
   const high = Math.max(p.flight.apexM, p.releaseM) + reach * 0.14 + 0.1;
   const size = Math.max(0.012, reach * 0.012);
   const thick = reach * 0.012;
@@ -58,15 +58,15 @@ export function laneScene(p: LanePicture): Scene {
       },
       {
         kind: "note",
-        x: back + p.flight.rangeM * 0.5,
-        y: p.flight.apexM + reach * 0.03,
+        x: back * 0.2,
+        y: Math.max(p.flight.apexM, p.releaseM) + reach * 0.045,
         words: "lands at about {} after {}",
         fill: [
           [p.flight.rangeM, "length"],
           [p.flight.timeS, "time"],
         ],
         tone: "predicted",
-        anchor: "middle",
+        anchor: "start",
       },
       {
         kind: "note",

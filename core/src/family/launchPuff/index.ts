@@ -154,7 +154,7 @@ function rocketMarks(spec: Values, design: Values, x: number, y: number, scale: 
     { kind: "disc", role: "load", x: mass, y, r: dot },
     { kind: "disc", role: "water", x: pressure, y, r: dot },
     { kind: "note", x: mass, y: y + r + finOut + dot, words: "balance", anchor: "middle" },
-    { kind: "note", x: pressure, y: y - r - finOut - dot * 3.4, words: "pressure", anchor: "middle" },
+    { kind: "note", x: pressure, y: y - r - finOut - dot * 4.4, words: "pressure", anchor: "middle" },
   ];
 }
 
@@ -225,7 +225,7 @@ export const launchPuff: Family = {
     const tube = Math.max(0.1, reach * 0.05);
     const lane = laneOf(strongest(spec));
     const length = d(design, "lengthM");
-    const large = (reach * 0.3) / length;
+    const large = (reach * 0.62) / length;
     const top = Math.max(flight.apexM, release);
     const margin = marginOf(spec, design);
     const scene = laneScene({
@@ -249,7 +249,7 @@ export const launchPuff: Family = {
       notes: [],
     });
     const tall = (bodyOf(spec) + 2 * d(design, "finSpanM")) * large;
-    const y = top + reach * 0.2 + tall / 2;
+    const y = top + reach * 0.17 + tall / 2;
     return {
       ...scene,
       height: y + tall / 2 + reach * 0.12,
@@ -258,7 +258,7 @@ export const launchPuff: Family = {
         ...rocketMarks(spec, design, reach * 0.08, y, large),
         {
           kind: "note",
-          x: reach * 0.45,
+          x: reach * 0.76,
           y,
           words: margin >= 1 ? "steady: {}" : "not steady: {}",
           fill: [[margin, "calibres"]],

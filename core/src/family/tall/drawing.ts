@@ -16,8 +16,8 @@ export function tallScene({ budget, baseM, goalM, topKg, tip }: TallPicture): Sc
   const built = Math.max(budget.predictedM, 0.05);
   const high = Math.max(built, goalM);
   const half = Math.max(baseM / 2, high * 0.03);
-  const width = Math.max(half * 2, high * 0.7) * 1.8;
-  const x = width * 0.45;
+  const width = Math.max(half * 2, high * 0.7) * 2.3;
+  const x = width * 0.5;
   const slim = half * 0.55;
   const sideAt = (u: number): number => half + (slim - half) * u;
   const step = built / bays;
@@ -68,8 +68,8 @@ export function tallScene({ budget, baseM, goalM, topKg, tip }: TallPicture): Sc
       ...still,
       floorMark(width, high * 0.012),
       ...(topKg > 0 ? [{ kind: "block", role: "load", x: x - box / 2, y: built, w: box, h: box, massKg: topKg } as const] : []),
-      { kind: "measure", from: [width * 0.12, 0], to: [width * 0.12, goalM], valueSi: goalM, words: "goal" },
-      { kind: "measure", from: [width * 0.82, 0], to: [width * 0.82, built], valueSi: built, words: "likely" },
+      { kind: "measure", from: [width * 0.02, 0], to: [width * 0.02, goalM], valueSi: goalM, words: "goal" },
+      { kind: "measure", from: [width * 0.8, 0], to: [width * 0.8, built], valueSi: built, words: "likely" },
       { kind: "note", x: width * 0.97, y: high * 1.08, words: "tips at {}", fill: [[tip, "angle"]], tone: "predicted", anchor: "end" },
     ],
     motion: {

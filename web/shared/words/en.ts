@@ -42,6 +42,9 @@ export const en = {
     tableHead: ["Version", "What we changed", "Guess", "Trial 1", "Trial 2", "Trial 3"],
     scan: "Scan, or type the code, to send your results. No name is needed.",
     testAgain: "Before every test",
+    rules: "Yes or no, before the first trial",
+    tiers: "Choose how to build",
+    stretch: "to stretch",
   },
   log: {
     title: "Logbook",
@@ -91,6 +94,10 @@ export const en = {
     notSent: "Not sent yet: there is no connection. It stays on this device and is sent when you are back online.",
     notOpen: "Sending is not open now. Your logbook stays on this device.",
     startOver: "Start another logbook",
+    stuck: "Stuck?",
+    hintFirst: "A question to ask yourselves",
+    hintNext: "One more hint",
+    hintsDone: "That was the last hint.",
   },
   sent: {
     title: "Thank you. It is sent.",

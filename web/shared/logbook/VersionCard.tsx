@@ -1,18 +1,25 @@
-import type { SheetDoc, TrialInput, VersionInput } from "@lampcrate/contract";
-import { checkVersion, type Family, instrumentById, type Measure, showQuantity } from "@lampcrate/core";
+import type { TrialInput, VersionInput } from "@lampcrate/contract";
+import { checkVersion, type Family, instrumentById, type Measure, showQuantity, type UnitChoice, type Values } from "@lampcrate/core";
 import { useId } from "react";
-import { StillRuler } from "../../shared/pieces/Ruler.tsx";
-import { quantityScale } from "../../shared/pieces/scale.ts";
-import { familyOf } from "../family.ts";
+import { StillRuler } from "../pieces/Ruler.tsx";
+import { quantityScale } from "../pieces/scale.ts";
 import { useWords } from "../words/useWords.ts";
 import { Stopwatch } from "./Stopwatch.tsx";
 import { TrialRow } from "./TrialRow.tsx";
 import { VariableFields } from "./VariableFields.tsx";
 
+/** What is tried: a family's challenge with its numbers. */
+export interface Tried {
+  readonly family: Family;
+  readonly spec: Values;
+  readonly design: Values;
+  readonly units: UnitChoice;
+}
+
 interface VersionCardProps {
   readonly title: string;
   readonly first: boolean;
-  readonly sheet: SheetDoc;
+  readonly tried: Tried;
   readonly version: VersionInput;
   readonly removable: boolean;
   readonly onChange: (version: VersionInput) => void;
@@ -20,13 +27,12 @@ interface VersionCardProps {
 }
 
 /** One build: what changed, a guess, its trials. Odd numbers are asked about right where they stand. */
-export function VersionCard({ title, first, sheet, version, removable, onChange, onRemove }: VersionCardProps) {
+export function VersionCard({ title, first, tried, version, removable, onChange, onRemove }: VersionCardProps) {
   const words = useWords();
   const id = useId();
-  const { brief, units } = sheet;
-  const family = familyOf(brief.family);
-  const [measure] = family.measures(brief.spec);
-  const checked = checkVersion(family, brief.spec, brief.design, version);
+  const { family, spec, design, units } = tried;
+  const [measure] = family.measures(spec);
+  const checked = checkVersion(family, spec, design, version);
   const setTrial = (index: number, patch: Partial<TrialInput>): void =>
     onChange({ ...version, trials: version.trials.map((trial, i) => (i === index ? { ...trial, ...patch } : trial)) });
   const next = version.trials.findIndex((trial) => trial.raw === null && trial.seen.length === 0);
@@ -49,6 +55,7 @@ export function VersionCard({ title, first, sheet, version, removable, onChange,
           </label>
           <VariableFields
             family={family}
+            spec={spec}
             units={units}
             values={version.variables}
             onChange={(variables) => onChange({ ...version, variables })}
@@ -84,13 +91,7 @@ export function VersionCard({ title, first, sheet, version, removable, onChange,
           onChange={(patch) => setTrial(i, patch)}
         />
       ))}
-      <Expected
-        family={family}
-        sheet={sheet}
-        version={version}
-        measure={measure}
-        values={checked.flatMap((c) => (c.read.ok ? [c.read.si] : []))}
-      />
+      <Expected tried={tried} version={version} measure={measure} values={checked.flatMap((c) => (c.read.ok ? [c.read.si] : []))} />
       {removable ? (
         <div>
           <button type="button" className="link" onClick={onRemove}>
@@ -135,24 +136,22 @@ function InstrumentChoice({
 
 /** Where these numbers lie against what is expected: the same ruler as at the desk. */
 function Expected({
-  family,
-  sheet,
+  tried,
   version,
   measure,
   values,
 }: {
-  readonly family: Family;
-  readonly sheet: SheetDoc;
+  readonly tried: Tried;
   readonly version: VersionInput;
   readonly measure: Measure;
   readonly values: readonly number[];
 }) {
   const words = useWords();
-  const { brief, units } = sheet;
+  const { family, spec, design, units } = tried;
   const id = version.role === "control" ? "control" : measure.id;
-  const band = family.predict(brief.spec, { ...brief.design, ...version.variables }).find((p) => p.id === id)?.band;
+  const band = family.predict(spec, { ...design, ...version.variables }).find((p) => p.id === id)?.band;
   if (!band || band.mid <= 0) return null;
-  const goal = version.role === "control" ? undefined : family.goal(brief.spec).value;
+  const goal = version.role === "control" ? undefined : family.goal(spec).value;
   const max = Math.max(band.high, goal ?? 0, ...values.filter((v) => v < band.high * 3)) * 1.15;
   const show = (value: number): string => showQuantity(value, measure.dimension, units, measure.unit);
   const scale = quantityScale(measure.dimension, units, measure.unit ?? undefined, band.mid, measure.token);

@@ -1,17 +1,28 @@
-import { applies, type Family, type NumberField, parseQuantity, refusalWords, showQuantity, type UnitChoice } from "@lampcrate/core";
+import {
+  applies,
+  type Family,
+  type NumberField,
+  parseQuantity,
+  refusalWords,
+  showQuantity,
+  type UnitChoice,
+  type Values,
+} from "@lampcrate/core";
 import { useState } from "react";
+import { quantityScale } from "../pieces/scale.ts";
 
 type Variables = Readonly<Record<string, number | string>>;
 
 interface VariableFieldsProps {
   readonly family: Family;
+  readonly spec: Values;
   readonly units: UnitChoice;
   readonly values: Variables;
   readonly onChange: (values: Variables) => void;
 }
 
 /** What builders declare: only a declared change of one of these makes a fair test. */
-export function VariableFields({ family, units, values, onChange }: VariableFieldsProps) {
+export function VariableFields({ family, spec, units, values, onChange }: VariableFieldsProps) {
   const set = (id: string, value: number | string | null): void => {
     const { [id]: _, ...rest } = values;
     onChange(value === null ? rest : { ...rest, [id]: value });
@@ -19,7 +30,7 @@ export function VariableFields({ family, units, values, onChange }: VariableFiel
   return (
     <div className="pair">
       {family.variables
-        .filter((field) => applies(field.when, values))
+        .filter((field) => applies(field.when, { ...spec, ...values }))
         .map((field) =>
           field.kind === "choice" ? (
             <label key={field.id} className="field">
@@ -62,7 +73,7 @@ function NumberBox({
   readonly value: number | null;
   readonly onChange: (value: number | null) => void;
 }) {
-  const unit = field.dimension === "count" ? null : units === "metric" ? (field.unit ?? "cm") : field.dimension === "mass" ? "oz" : "in";
+  const unit = quantityScale(field.dimension, units, field.unit, field.start).unit || null;
   const [typed, setTyped] = useState<string | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
   const commit = (): void => {

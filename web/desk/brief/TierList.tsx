@@ -1,0 +1,119 @@
+import type { TierDoc } from "@lampcrate/contract";
+import { families, reachOf } from "@lampcrate/core";
+import { Input, InputNumber, Select } from "antd";
+import { nanoid } from "nanoid";
+import { useRunWork } from "../run/RunContext.ts";
+import { showGoal } from "./ReachPanel.tsx";
+
+const kinds = (["free", "limited materials", "limited time", "stretch"] as const).map((value) => ({ value, label: value }));
+
+/** Tiers: who builds free, with limits, or against the clock, and what the quick ones may stretch to, each with its reach. */
+export function TierList({ ratios }: { readonly ratios: readonly number[] }) {
+  const { run, draft } = useRunWork();
+  const { brief, change } = draft;
+  const family = families[brief.family];
+  const [measure] = family.measures(brief.spec);
+  const goal = family.goal(brief.spec);
+  const band = family.predict(brief.spec, brief.design).find((p) => p.id === goal.measure)?.band;
+  const set = (id: string, patch: Partial<TierDoc>, words: string): void =>
+    change({ tiers: brief.tiers.map((tier) => (tier.id === id ? { ...tier, ...patch } : tier)) }, words);
+  const remove = (id: string): void =>
+    change(
+      {
+        tiers: brief.tiers.filter((tier) => tier.id !== id),
+        lines: brief.lines.map((line) => (line.tier === id ? { ...line, tier: null } : line)),
+      },
+      "took a tier away",
+    );
+  const missing = family.tiers.filter((tier) => !brief.tiers.some((own) => own.words === tier.words));
+  const reachWords = (times: number): string => {
+    const value = goal.value * times;
+    const shown = showGoal(value, measure, run.units);
+    if (!band || band.factor <= 1 || goal.value === 0) return shown;
+    const { first, within } = reachOf({ band, ratios, better: goal.better }, value, brief.loops);
+    return `${shown}: about ${Math.round(first * 100)} in 100 at first, ${Math.round(within * 100)} within ${brief.loops + 1}`;
+  };
+  return (
+    <section className="sheet pad stack" aria-label="Tiers">
+      <h2>Tiers and stretch goals</h2>
+      {brief.tiers.length === 0 ? <p className="soft">None yet: everybody builds under the same terms.</p> : null}
+      {brief.tiers.map((tier) => (
+        <div key={tier.id} className="tier" role="group" aria-label={`Tier: ${tier.words}`}>
+          <Select
+            aria-label="Kind of tier"
+            value={tier.kind}
+            options={kinds}
+            onChange={(kind: TierDoc["kind"]) =>
+              set(tier.id, { kind, times: kind === "stretch" ? (tier.times ?? 1.5) : null }, `tier: ${kind}`)
+            }
+          />
+          <Input
+            aria-label="What it says"
+            maxLength={200}
+            value={tier.words}
+            onChange={(event) => event.target.value !== "" && set(tier.id, { words: event.target.value }, "a tier's words")}
+          />
+          {tier.kind === "stretch" ? (
+            <span className="row" style={{ gap: 6, flexWrap: "nowrap" }}>
+              <InputNumber
+                aria-label="Times the goal"
+                min={0.05}
+                max={20}
+                step={0.1}
+                style={{ width: 78 }}
+                value={tier.times}
+                onChange={(times) => times !== null && set(tier.id, { times }, `stretch ${times} times`)}
+              />
+              <span className="small">times, {reachWords(tier.times ?? 1)}</span>
+            </span>
+          ) : (
+            <span className="row" style={{ gap: 6 }}>
+              <InputNumber
+                aria-label="Part of the builders, per cent"
+                min={0}
+                max={100}
+                precision={0}
+                style={{ width: 78 }}
+                value={Math.round(tier.share * 100)}
+                onChange={(per) => per !== null && set(tier.id, { share: per / 100 }, `tier taken by ${per} %`)}
+              />
+              <span className="small">% of the builders</span>
+            </span>
+          )}
+          <button type="button" className="quiet" onClick={() => remove(tier.id)}>
+            take away
+          </button>
+        </div>
+      ))}
+      <div className="row">
+        {missing.map((tier) => (
+          <button
+            key={tier.words}
+            type="button"
+            className="second small"
+            onClick={() =>
+              change(
+                { tiers: [...brief.tiers, { id: nanoid(10), kind: tier.kind, words: tier.words, share: 0, times: tier.times ?? null }] },
+                `added tier: ${tier.words}`,
+              )
+            }
+          >
+            + {tier.words}
+          </button>
+        ))}
+        <button
+          type="button"
+          className="quiet"
+          onClick={() =>
+            change(
+              { tiers: [...brief.tiers, { id: nanoid(10), kind: "stretch", words: "A step further", share: 0, times: 1.5 }] },
+              "added a stretch goal",
+            )
+          }
+        >
+          + a stretch goal of your own
+        </button>
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,62 @@
+import type { FamilyId } from "@lampcrate/core";
+import { families, familyIds } from "@lampcrate/core";
+import { useQuery } from "@tanstack/react-query";
+import { useMemo, useState } from "react";
+import { houseQuery, startersQuery } from "../queries.ts";
+import { ImportPack } from "./ImportPack.tsx";
+import { Shelf } from "./Shelf.tsx";
+import { StartPanel } from "./StartPanel.tsx";
+import "./start.css";
+
+/** What a run can begin with: a starter from the shelf, or a blank brief of a family. */
+export type Chosen = { readonly kind: "starter"; readonly id: string } | { readonly kind: "blank"; readonly family: FamilyId };
+
+/** Ask: choose a challenge from the shelf, begin with a blank brief, or bring in a pack. */
+export function Start() {
+  const starters = useQuery(startersQuery);
+  const units = useQuery(houseQuery).data?.units ?? "metric";
+  const [family, setFamily] = useState<FamilyId | null>(null);
+  const [chosen, setChosen] = useState<Chosen | null>(null);
+  const shown = useMemo(
+    () => (starters.data ?? []).filter((starter) => family === null || starter.family === family),
+    [starters.data, family],
+  );
+  if (starters.isPending) return <main className="page soft">Fetching the shelf …</main>;
+  if (starters.isError)
+    return (
+      <main className="page">
+        <p role="alert" className="trouble">
+          {starters.error.message}
+        </p>
+      </main>
+    );
+  return (
+    <main className="page">
+      <div className="start">
+        <div className="stack">
+          <div className="row" style={{ alignItems: "baseline" }}>
+            <h1>What shall they build?</h1>
+            <span className="soft">
+              {starters.data.length} briefs on the shelf, each with its numbers, crate, tiers, cautions and hints
+            </span>
+          </div>
+          <div className="row family-row" role="group" aria-label="Families">
+            <button type="button" aria-pressed={family === null} onClick={() => setFamily(null)}>
+              all
+            </button>
+            {familyIds.map((id) => (
+              <button key={id} type="button" aria-pressed={family === id} onClick={() => setFamily(id)}>
+                {families[id].ask.toLowerCase()}
+              </button>
+            ))}
+          </div>
+          <Shelf starters={shown} chosen={chosen} onChoose={setChosen} />
+        </div>
+        <div className="stack start-side">
+          <StartPanel starters={starters.data} chosen={chosen} units={units} onChoose={setChosen} family={family} />
+          <ImportPack />
+        </div>
+      </div>
+    </main>
+  );
+}

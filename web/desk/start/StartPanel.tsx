@@ -1,0 +1,143 @@
+import type { RunKind, StarterLine } from "@lampcrate/contract";
+import { type FamilyId, families, familyIds, startValues, type UnitChoice } from "@lampcrate/core";
+import { useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { useNavigate } from "react-router";
+import { AskError, api, ask } from "../../shared/client.ts";
+import { RigDrawing } from "../../shared/pieces/RigDrawing.tsx";
+import { materialsQuery, seasonQuery } from "../queries.ts";
+import { Labelled } from "../shell/Labelled.tsx";
+import type { Chosen } from "./Start.tsx";
+
+const kinds: readonly RunKind[] = ["drop-in", "workshop", "series", "at-home", "visiting group"];
+
+interface StartPanelProps {
+  readonly starters: readonly StarterLine[];
+  readonly chosen: Chosen | null;
+  readonly units: UnitChoice;
+  readonly family: FamilyId | null;
+  readonly onChoose: (chosen: Chosen) => void;
+}
+
+/** The chosen brief with its rig, a title and how it is offered; one button starts the run. */
+export function StartPanel({ starters, chosen, units, family, onChoose }: StartPanelProps) {
+  const starter = chosen?.kind === "starter" ? (starters.find((s) => s.id === chosen.id) ?? null) : null;
+  if (chosen === null || (chosen.kind === "starter" && !starter))
+    return (
+      <section className="sheet pad stack" aria-label="Start a run">
+        <h2>Choose one from the shelf</h2>
+        <p>Its numbers, crate and cautions come with it, and everything can be changed after.</p>
+        <BlankChoice family={family ?? "span"} onChoose={onChoose} />
+      </section>
+    );
+  return (
+    <section className="sheet pad stack" aria-label="Start a run">
+      <ChosenBrief key={starter?.id ?? (chosen.kind === "blank" ? chosen.family : "")} starter={starter} chosen={chosen} units={units} />
+      <BlankChoice family={family ?? starter?.family ?? (chosen.kind === "blank" ? chosen.family : "span")} onChoose={onChoose} />
+    </section>
+  );
+}
+
+function ChosenBrief({
+  starter,
+  chosen,
+  units,
+}: {
+  readonly starter: StarterLine | null;
+  readonly chosen: Chosen;
+  readonly units: UnitChoice;
+}) {
+  const family = families[starter?.family ?? (chosen.kind === "blank" ? chosen.family : "span")];
+  const [title, setTitle] = useState(starter?.title ?? "");
+  const [kind, setKind] = useState<RunKind>(starter?.kind ?? "drop-in");
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const [busy, setBusy] = useState(false);
+  const navigate = useNavigate();
+  const queries = useQueryClient();
+  const start = async (): Promise<void> => {
+    setBusy(true);
+    try {
+      const { id } = starter
+        ? await ask(api.starters[":id"].$post({ param: { id: starter.id }, json: { title, kind } }))
+        : await ask(api.runs.$post({ json: { title, kind, family: family.id } }));
+      void queries.invalidateQueries(seasonQuery);
+      await queries.invalidateQueries(materialsQuery);
+      await navigate(`/run/${id}/brief`);
+    } catch (error) {
+      setTrouble(error instanceof AskError ? error.message : "Try again in a moment.");
+      setBusy(false);
+    }
+  };
+  return (
+    <form
+      className="stack"
+      onSubmit={(event) => {
+        event.preventDefault();
+        void start();
+      }}
+    >
+      <h2>{starter?.title ?? `Blank brief: ${family.ask.toLowerCase()}`}</h2>
+      <RigDrawing
+        scene={family.drawing(starter?.spec ?? startValues(family.spec), starter?.design ?? startValues(family.design))}
+        units={units}
+        tall={240}
+        wide={400}
+        small
+      />
+      {starter ? <p className="small">{starter.told}</p> : null}
+      <Labelled label="Title" trouble={null}>
+        <input
+          className="plain-input"
+          required
+          maxLength={80}
+          value={title}
+          placeholder="Boardwalk over the Bog"
+          onChange={(event) => setTitle(event.target.value)}
+        />
+      </Labelled>
+      <Labelled label="How it is offered" trouble={null}>
+        <select
+          className="second"
+          style={{ width: "100%" }}
+          value={kind}
+          onChange={(event) => setKind(kinds.find((k) => k === event.target.value) ?? kind)}
+        >
+          {kinds.map((k) => (
+            <option key={k} value={k}>
+              {k}
+            </option>
+          ))}
+        </select>
+      </Labelled>
+      {trouble ? (
+        <p role="alert" className="trouble">
+          {trouble}
+        </p>
+      ) : null}
+      <button type="submit" className="amber" disabled={busy}>
+        Start with this brief
+      </button>
+    </form>
+  );
+}
+
+function BlankChoice({ family, onChoose }: { readonly family: FamilyId; readonly onChoose: (chosen: Chosen) => void }) {
+  return (
+    <div className="row small">
+      <label htmlFor="blank-family">Or a blank brief:</label>
+      <select
+        id="blank-family"
+        className="second"
+        value=""
+        onChange={(event) => onChoose({ kind: "blank", family: familyIds.find((id) => id === event.target.value) ?? family })}
+      >
+        <option value="">choose a family</option>
+        {familyIds.map((id) => (
+          <option key={id} value={id}>
+            {families[id].words}
+          </option>
+        ))}
+      </select>
+    </div>
+  );
+}

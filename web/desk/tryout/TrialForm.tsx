@@ -1,0 +1,183 @@
+import type { Broke, VersionInput } from "@lampcrate/contract";
+import { families } from "@lampcrate/core";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { Input, InputNumber } from "antd";
+import { useId, useState } from "react";
+import { AskError, api, ask } from "../../shared/client.ts";
+import { VersionCard } from "../../shared/logbook/VersionCard.tsx";
+import { blankVersion, filledVersions } from "../../shared/logbook/versions.ts";
+import "../../shared/logbook/logbook.css";
+import { useKeptState } from "../../shared/useKeptState.ts";
+import { learnedQuery, materialsQuery, runQuery } from "../queries.ts";
+import { useRunWork } from "../run/RunContext.ts";
+
+interface Typed {
+  readonly buildMinutes: number | null;
+  readonly rebuilds: number;
+  readonly broke: readonly Broke[];
+  readonly note: string;
+  readonly version: VersionInput;
+}
+
+/** Logs one practice build. What is typed stays until it is kept or thrown away. */
+export function TrialForm({ onDone }: { readonly onDone: () => void }) {
+  const { run, draft } = useRunWork();
+  const { brief } = draft;
+  const family = families[brief.family];
+  const queries = useQueryClient();
+  const materials = useQuery(materialsQuery).data ?? [];
+  const note = useId();
+  const blank: Typed = {
+    buildMinutes: null,
+    rebuilds: 0,
+    broke: [],
+    note: "",
+    version: blankVersion(family, brief.spec, Math.max(2, brief.trials), "build"),
+  };
+  const [typed, setTyped] = useKeptState<Typed>(`house-trial-${run.id}`, blank);
+  const [trouble, setTrouble] = useState<AskError | null>(null);
+  const set = (patch: Partial<Typed>): void => setTyped({ ...typed, ...patch });
+  const versions = filledVersions([typed.version]);
+  const missing =
+    typed.buildMinutes === null ? "Type the minutes it took." : versions.length === 0 ? "Type one result, or say what happened." : null;
+  const save = async (): Promise<void> => {
+    if (typed.buildMinutes === null || !(await draft.flush())) return;
+    try {
+      const { rebuilds, broke, note: said } = typed;
+      const learned = await ask(
+        api.runs[":id"]["house-trials"].$post({
+          param: { id: run.id },
+          json: { buildMinutes: typed.buildMinutes, rebuilds, broke: broke.filter((b) => b.spoilt + b.good > 0), note: said, versions },
+        }),
+      );
+      queries.setQueryData(learnedQuery(run.id).queryKey, learned);
+      setTyped(null);
+      await queries.invalidateQueries({ queryKey: runQuery(run.id).queryKey, exact: true });
+      onDone();
+    } catch (error) {
+      if (!(error instanceof AskError)) throw error;
+      setTrouble(error);
+    }
+  };
+  return (
+    <div className="stack trial-form" role="group" aria-label="New house trial">
+      <div className="row">
+        <Count label="Minutes to build" value={typed.buildMinutes} most={600} onChange={(buildMinutes) => set({ buildMinutes })} />
+        <Count label="Built again, times" value={typed.rebuilds} most={20} onChange={(rebuilds) => set({ rebuilds: rebuilds ?? 0 })} />
+      </div>
+      <BrokeRows
+        lines={brief.lines
+          .filter((line) => line.kind === "counted" && line.source !== "house")
+          .map((line) => ({ id: line.id, name: materials.find((m) => m.id === line.materialId)?.name ?? "line" }))}
+        broke={typed.broke}
+        onChange={(broke) => set({ broke })}
+      />
+      <VersionCard
+        title="What you measured"
+        first
+        tried={{ family, spec: brief.spec, design: brief.design, units: run.units }}
+        version={typed.version}
+        removable={false}
+        onChange={(version) => set({ version })}
+        onRemove={() => undefined}
+      />
+      <div>
+        <label className="field-label" htmlFor={note}>
+          A note for the others
+        </label>
+        <Input id={note} maxLength={600} value={typed.note} onChange={(event) => set({ note: event.target.value })} />
+      </div>
+      {trouble ? (
+        <div role="alert" className="trouble">
+          {(trouble.problem.errors ?? [{ field: "trial", message: trouble.message }]).map((error) => (
+            <p key={error.field}>{error.message}</p>
+          ))}
+        </div>
+      ) : null}
+      <div className="row">
+        <button type="button" className="second" disabled={missing !== null} onClick={() => void save()}>
+          Keep this trial
+        </button>
+        <button type="button" className="quiet" onClick={onDone}>
+          Not now
+        </button>
+        {missing ? <span className="soft small">{missing}</span> : null}
+      </div>
+    </div>
+  );
+}
+
+/** Pieces of each line that went in, and that were spoilt on the way. */
+function BrokeRows({
+  lines,
+  broke,
+  onChange,
+}: {
+  readonly lines: readonly { readonly id: string; readonly name: string }[];
+  readonly broke: readonly Broke[];
+  readonly onChange: (broke: readonly Broke[]) => void;
+}) {
+  if (lines.length === 0) return null;
+  const of = (id: string): Broke => broke.find((b) => b.lineId === id) ?? { lineId: id, spoilt: 0, good: 0 };
+  const set = (id: string, patch: Partial<Broke>): void => onChange([...broke.filter((b) => b.lineId !== id), { ...of(id), ...patch }]);
+  return (
+    <table className="trials">
+      <thead>
+        <tr>
+          <th>Pieces</th>
+          <th>Went in</th>
+          <th>Spoilt or broke</th>
+        </tr>
+      </thead>
+      <tbody>
+        {lines.map(({ id, name }) => (
+          <tr key={id}>
+            <td>{name}</td>
+            <td>
+              <InputNumber
+                size="small"
+                aria-label={`${name}, went in`}
+                min={0}
+                max={1000}
+                precision={0}
+                value={of(id).good}
+                onChange={(v) => set(id, { good: v ?? 0 })}
+              />
+            </td>
+            <td>
+              <InputNumber
+                size="small"
+                aria-label={`${name}, spoilt`}
+                min={0}
+                max={1000}
+                precision={0}
+                value={of(id).spoilt}
+                onChange={(v) => set(id, { spoilt: v ?? 0 })}
+              />
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+function Count({
+  label,
+  value,
+  most,
+  onChange,
+}: {
+  readonly label: string;
+  readonly value: number | null;
+  readonly most: number;
+  readonly onChange: (value: number | null) => void;
+}) {
+  const id = useId();
+  return (
+    <span className="row" style={{ gap: 6 }}>
+      <label htmlFor={id}>{label}</label>
+      <InputNumber id={id} min={0} max={most} style={{ width: 84 }} value={value} onChange={(v) => onChange(v)} />
+    </span>
+  );
+}

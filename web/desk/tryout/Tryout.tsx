@@ -1,0 +1,100 @@
+import { families, learnedBand } from "@lampcrate/core";
+import { useQuery } from "@tanstack/react-query";
+import { LiveRig } from "../../shared/pieces/LiveRig.tsx";
+import { learnedQuery } from "../queries.ts";
+import { useRunWork } from "../run/RunContext.ts";
+import { DesignDials } from "./DesignDials.tsx";
+import { DesignResult } from "./DesignResult.tsx";
+import { HouseTrials } from "./HouseTrials.tsx";
+import { Measurability } from "./Measurability.tsx";
+import "./tryout.css";
+import { useClock } from "./useClock.ts";
+
+/** Try it first: two designs side by side, let go together; what the test can tell; what practice builds teach. */
+export function Tryout() {
+  const { run, draft } = useRunWork();
+  const { brief, change } = draft;
+  const family = families[brief.family];
+  const learned = useQuery(learnedQuery(run.id));
+  const ratios = (learned.data?.checked ?? []).map((checked) => checked.ratio);
+  const rival = brief.compared ?? family.rival(brief.design);
+  const designs = [
+    {
+      name: "Plain build",
+      values: brief.design,
+      set: (values: typeof brief.design, words: string, settled: boolean) => change({ design: values }, words, settled),
+    },
+    {
+      name: "Held beside it",
+      values: rival,
+      set: (values: typeof brief.design, words: string, settled: boolean) => change({ compared: values }, `beside it: ${words}`, settled),
+    },
+  ] as const;
+  const scenes = designs.map((design) => family.drawing(brief.spec, design.values));
+  // One scale for both, so that what looks larger is larger.
+  const frame = { width: Math.max(...scenes.map((scene) => scene.width)), height: Math.max(...scenes.map((scene) => scene.height)) };
+  const longest = Math.max(...scenes.map((scene) => scene.motion?.durationS ?? 0));
+  const clock = useClock(longest, JSON.stringify([brief.spec, brief.design, rival]));
+  const goal = family.goal(brief.spec);
+  return (
+    <>
+      <section className="sheet pad stack" aria-label="Tryout">
+        <div className="row spread">
+          <h2>Two designs, one test</h2>
+          <div className="row">
+            {clock.still ? (
+              <span className="soft small">Stills only, as your device asks for less motion.</span>
+            ) : (
+              <>
+                {clock.slower > 1 ? <span className="soft small">shown {clock.slower} times slower</span> : null}
+                <button type="button" className="amber" onClick={clock.timeS === null ? clock.letGo : clock.hold}>
+                  {clock.timeS === null ? "Let go" : "Back to the start"}
+                </button>
+              </>
+            )}
+            <button
+              type="button"
+              className="second"
+              onClick={() => change({ design: rival, compared: brief.design }, "swapped the two designs")}
+            >
+              Swap
+            </button>
+          </div>
+        </div>
+        <div className="two-designs">
+          {designs.map((design, i) => (
+            <div key={design.name} className="stack design" role="group" aria-label={design.name}>
+              <h3>{design.name}</h3>
+              <LiveRig
+                scene={scenes[i] ?? family.drawing(brief.spec, design.values)}
+                units={run.units}
+                timeS={clock.timeS}
+                tall={300}
+                frame={frame}
+              />
+              <DesignResult
+                family={family}
+                spec={brief.spec}
+                design={design.values}
+                goal={goal}
+                units={run.units}
+                learned={(band) => learnedBand(band, ratios)}
+                results={ratios.length}
+              />
+              <DesignDials
+                fields={family.design}
+                values={design.values}
+                spec={brief.spec}
+                other={designs[1 - i]?.values ?? design.values}
+                units={run.units}
+                onChange={design.set}
+              />
+            </div>
+          ))}
+        </div>
+      </section>
+      <Measurability seen={learned.data?.seen ?? null} />
+      <HouseTrials />
+    </>
+  );
+}

@@ -1,0 +1,55 @@
+import { useCallback, useEffect, useState } from "react";
+
+/** One clock for rigs that are let go together. */
+export interface Clock {
+  /** Seconds of the test's own time; null while all is held. */
+  readonly timeS: number | null;
+  readonly letGo: () => void;
+  readonly hold: () => void;
+  /** How many times slower than it is, so that an eye can follow. */
+  readonly slower: number;
+  /** The person asked for less motion: the stills and the words say it. */
+  readonly still: boolean;
+}
+
+/** Tests shorter than this are shown slower. */
+const followableS = 1.6;
+
+/** Runs from 0 to the longest test, then holds its end. A new design (another `key`) puts everything back. */
+export function useClock(longestS: number, key: string): Clock {
+  const [timeS, setTime] = useState<number | null>(null);
+  const still = useReducedMotion();
+  const slower = longestS >= followableS ? 1 : Math.min(6, Math.max(2, Math.round(followableS / Math.max(longestS, 0.05))));
+  const running = timeS !== null && timeS < longestS;
+  useEffect(() => {
+    void key;
+    setTime(null);
+  }, [key]);
+  useEffect(() => {
+    if (!running) return;
+    let frame = 0;
+    let before: number | null = null;
+    const tick = (at: number): void => {
+      const passed = before === null ? 0 : (at - before) / 1000 / slower;
+      before = at;
+      setTime((now) => (now === null ? null : Math.min(longestS, now + passed)));
+      frame = requestAnimationFrame(tick);
+    };
+    frame = requestAnimationFrame(tick);
+    return () => cancelAnimationFrame(frame);
+  }, [running, longestS, slower]);
+  const letGo = useCallback(() => setTime(still ? null : 0), [still]);
+  const hold = useCallback(() => setTime(null), []);
+  return { timeS, letGo, hold, slower, still };
+}
+
+function useReducedMotion(): boolean {
+  const [still, setStill] = useState(() => matchMedia("(prefers-reduced-motion: reduce)").matches);
+  useEffect(() => {
+    const query = matchMedia("(prefers-reduced-motion: reduce)");
+    const heed = (): void => setStill(query.matches);
+    query.addEventListener("change", heed);
+    return () => query.removeEventListener("change", heed);
+  }, []);
+  return still;
+}

@@ -1,0 +1,39 @@
+import type { EntryDoc, TrialInput, VersionInput } from "@lampcrate/contract";
+import type { Family, Values } from "@lampcrate/core";
+
+/** A trial without anything in it yet. */
+export const blankTrial = (instrument: string): TrialInput => ({ raw: null, instrument, seen: [], atLeast: false, kept: false });
+
+/** A version to fill in; the variables of the one before stay declared. */
+export function blankVersion(family: Family, spec: Values, trials: number, role: "build" | "control", before?: VersionInput): VersionInput {
+  const instrument = before?.trials[0]?.instrument ?? family.measures(spec)[0].instruments[0] ?? "";
+  return {
+    role,
+    changed: "",
+    madeOf: before?.madeOf ?? "",
+    variables: role === "control" ? {} : (before?.variables ?? {}),
+    guess: null,
+    place: before?.place ?? null,
+    trials: Array.from({ length: trials }, () => blankTrial(instrument)),
+  };
+}
+
+const isUsed = (trial: TrialInput): boolean => trial.raw !== null || trial.seen.length > 0;
+
+/** Versions with something in them, without their empty trials: what is sent. */
+export function filledVersions(versions: readonly VersionInput[]): readonly VersionInput[] {
+  return versions.map((version) => ({ ...version, trials: version.trials.filter(isUsed) })).filter((version) => version.trials.length > 0);
+}
+
+/** An entry's versions as they can be corrected. */
+export function versionsOf(entry: EntryDoc): readonly VersionInput[] {
+  return entry.versions.map(({ role, changed, madeOf, variables, guess, place, trials }) => ({
+    role,
+    changed,
+    madeOf,
+    variables,
+    guess,
+    place,
+    trials: trials.map(({ raw, instrument, seen, atLeast, kept }) => ({ raw, instrument, seen, atLeast, kept })),
+  }));
+}

@@ -1,0 +1,29 @@
+import { type Scene, tell, type UnitChoice } from "@lampcrate/core";
+import { RigDrawing } from "./RigDrawing.tsx";
+
+interface LiveRigProps {
+  readonly scene: Scene;
+  readonly units: UnitChoice;
+  /** Seconds since it was let go; null while it is held. */
+  readonly timeS: number | null;
+  readonly tall?: number;
+  readonly frame?: { readonly width: number; readonly height: number };
+}
+
+/** A rig that moves when it is let go. Its still shows the same numbers, and the words under it say what is seen. */
+export function LiveRig({ scene, units, timeS, tall = 300, frame = scene }: LiveRigProps) {
+  const { motion } = scene;
+  const shown =
+    motion && timeS !== null
+      ? {
+          ...scene,
+          marks: [...scene.marks.filter((_, i) => !motion.replaces.includes(i)), ...motion.at(Math.min(timeS, motion.durationS))],
+        }
+      : scene;
+  return (
+    <figure className="live-rig">
+      <RigDrawing scene={shown} units={units} tall={tall} wide={560} frame={frame} />
+      {motion ? <figcaption className="small">{tell(motion.told, units)}</figcaption> : null}
+    </figure>
+  );
+}
