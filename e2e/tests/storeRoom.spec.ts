@@ -88,9 +88,9 @@ test("the desk works without a mouse", async ({ browser }) => {
   await expect(desk.getByText("saved", { exact: true })).toBeVisible();
   await desk.keyboard.press("u");
   await expect(desk.getByRole("heading", { name: /^Span 540/ })).toBeVisible();
-  await desk.keyboard.press("2");
-  await expect(desk.getByRole("heading", { name: "What a kit takes" })).toBeVisible();
   await desk.keyboard.press("3");
+  await expect(desk.getByRole("heading", { name: "What a kit takes" })).toBeVisible();
+  await desk.keyboard.press("4");
   await expect(desk.getByRole("heading", { name: "Sessions", exact: true })).toBeVisible();
   await desk.keyboard.press("?");
   await expect(desk.getByRole("dialog", { name: "Keys that work here" })).toContainText("calendar");

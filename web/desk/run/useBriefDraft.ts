@@ -50,7 +50,7 @@ export function useBriefDraft(run: RunDoc): BriefDraft {
     if (saving.current) await saving.current;
     if (!dirty.current) return;
     const sent = latest.current;
-    const said = words.current.join(", ").slice(0, 200);
+    const said = words.current.join(", ").slice(0, 200).trim();
     setState({ kind: "saving" });
     dirty.current = false;
     const work = (async () => {
@@ -81,7 +81,8 @@ export function useBriefDraft(run: RunDoc): BriefDraft {
       dirty.current = true;
       setDraft(latest.current);
       if (!settled) return;
-      if (words.current.at(-1) !== what) words.current.push(what);
+      // A dial that moves on says only where it has come to.
+      words.current = [...words.current.filter((said) => subjectOf(said) !== subjectOf(what)), what];
       setState((now) => (now.kind === "stale" ? now : { kind: "unsaved" }));
       clearTimeout(timer.current);
       timer.current = setTimeout(() => void save(), restMs);
@@ -128,6 +129,9 @@ export function useBriefDraft(run: RunDoc): BriefDraft {
     },
   };
 }
+
+/** "Clear gap 540 mm" is about the clear gap. */
+const subjectOf = (words: string): string => words.replace(/[\d.,]+.*$/, "").trim();
 
 function stateOf(error: unknown): SaveState {
   if (!(error instanceof AskError)) return { kind: "refused", words: "Something broke while saving. Your work is still here." };
