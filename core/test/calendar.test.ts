@@ -20,7 +20,7 @@ import {
 } from "../src/index.ts";
 
 const hour = 3600_000;
-const room = { id: "a", name: "Marsh Room", lengthM: 10, widthM: 8, heightM: 3, seats: 40, water: false };
+const room = { id: "a", name: "Marsh Room", lengthM: 10, widthM: 8, heightM: 3, seats: 40, water: false, floor: "carpet" as const };
 const booking = (id: string, start: number, rest: Partial<Booking> = {}): Booking => ({
   id,
   words: id,
@@ -77,15 +77,20 @@ describe("a room taken twice", () => {
 
 describe("what a room lacks", () => {
   it("is one clash a need, each with what would solve it", () => {
-    const clashes = roomLacks(room, { lengthM: 12, widthM: 8, heightM: 3.4, seats: 44, water: true });
+    const clashes = roomLacks(room, { lengthM: 12, widthM: 8, heightM: 3.4, seats: 44, water: true, floor: "washable" });
     expect(clashes.map((c) => c.words)).toEqual([
       "Marsh Room is 10.0 m long; this brief needs 12.0 m.",
       "Marsh Room is 3.0 m high; this brief needs 3.4 m.",
       "Marsh Room seats 40; 44 are likely to be there at once.",
+      "Marsh Room has a floor of carpet; this brief needs one that can be wiped.",
       "Marsh Room has no water.",
     ]);
     expect(clashes.every((c) => c.solve.length > 0)).toBe(true);
-    expect(roomLacks({ ...room, heightM: null }, { lengthM: null, widthM: null, heightM: 9, seats: null, water: false })).toEqual([]);
+    expect(
+      roomLacks({ ...room, heightM: null }, { lengthM: null, widthM: null, heightM: 9, seats: null, water: false, floor: "level" }),
+    ).toEqual([]);
+    const lawn = { ...room, floor: "grass" as const };
+    expect(roomLacks(lawn, { lengthM: null, widthM: null, heightM: null, seats: null, water: false, floor: "level" })).toHaveLength(1);
   });
 });
 

@@ -1,6 +1,7 @@
 import type { EntryInput, RunKind, RunSettings, SessionInput } from "@lampcrate/contract";
 import { type HeadsModel, seedOf, wholeBelow } from "@lampcrate/core";
 import {
+  addHouseTrial,
   addMaterial,
   addSession,
   addStaff,
@@ -10,6 +11,7 @@ import {
   entriesOf,
   houseDoc,
   Intake,
+  importPack,
   openDatabase,
   type Person,
   publish,
@@ -18,12 +20,14 @@ import {
   saveHouse,
   saveSettings,
   setUp,
+  starterPack,
 } from "@lampcrate/server";
 import { pino } from "pino";
 import { boardwalk, type DemoBrief, fullLine, raft, spinner } from "./briefs.ts";
 import { DemoDays, zone } from "./calendar.ts";
 import { boardwalkEntry, spinnerEntry } from "./entries.ts";
 import { type MaterialKey, materials, rooms } from "./house.ts";
+import { type DemoTrial, houseTrialsOf } from "./houseTrials.ts";
 
 /** What signs in to the demo. */
 export const demoSignIn = { signIn: "marsh.sedge", password: "lamplight-demo" };
@@ -136,8 +140,26 @@ export async function loadDemo(folder: string, now: number, url: string): Promis
     now - 2 * day,
     { model: "forecast", low: 10, likely: 16, high: 24 },
   );
+  run.setClockTo(now - 5 * day);
+  for (const [starter, title, kind, week, roomId] of fromTheShelf) {
+    const id = run.fromStarter(starter, title, kind, { opensOn: days.saturday(week), closesOn: days.in(34), revealOn: days.in(38) });
+    if (roomId) run.session(id, days.saturday(week), "14:30", roomId, 90, { model: "forecast", low: 12, likely: 18, high: 26 }, "");
+    for (const trial of houseTrialsOf[starter] ?? []) run.tryFirst(id, trial);
+  }
   db.$client.close();
 }
+
+/** Runs that the planner has begun from the shelf: none is published yet. */
+const fromTheShelf: readonly (readonly [starter: string, title: string, kind: RunKind, week: number, room: string | null])[] = [
+  ["canopy-ladder", "Storm-Proof Nest", "series", 3, "weather-loft"],
+  ["clip-flinger", "Seed Flinger", "workshop", 1, "weather-loft"],
+  ["breath-tube", "Spore Puffer", "drop-in", 2, null],
+  ["marsh-glider", "Marsh Glider", "at-home", 3, null],
+  ["raindrop-relay", "Raindrop Relay", "drop-in", 4, null],
+  ["gust-cart", "Gust Cart", "workshop", 2, "weather-loft"],
+  ["heron-lookout", "Heron Lookout", "workshop", 4, "weather-loft"],
+  ["sheet-test", "What Will Hold?", "series", 2, null],
+];
 
 const atHome = (asked: number, more: number): HeadsModel => ({ model: "atHome", asked, takeUp: 0.9, more });
 
@@ -202,6 +224,30 @@ class DemoRuns {
   session(id: string, date: string, time: string, roomId: string, minutes: number, heads: HeadsModel, title: string): void {
     const input: SessionInput = { title, roomId, start: `${date}T${time}`, minutes, setUpMin: 60, tearDownMin: 45, heads };
     addSession(this.deps, this.planner, id, input);
+  }
+
+  setClockTo(instant: number): void {
+    this.setClock(instant);
+  }
+
+  fromStarter(starter: string, title: string, kind: RunKind, dates: Pick<RunSettings, "opensOn" | "closesOn" | "revealOn">): string {
+    const id = `demo-${title.toLowerCase().replace(/[^a-z]+/g, "-")}`.slice(0, 40);
+    importPack(this.deps, starterPack(starter), { title, kind, id });
+    const { revision, scoring, units, afterwards, heads } = runDoc(this.deps.db, id, this.planner);
+    saveSettings(this.deps, this.planner, id, { revision, title, kind, ...dates, scoring, units, afterwards, heads });
+    return id;
+  }
+
+  /** A practice build, its broken pieces by the place of their line in the crate. */
+  tryFirst(id: string, { broke, ...trial }: DemoTrial): void {
+    const { lines } = runDoc(this.deps.db, id, this.planner).brief;
+    addHouseTrial(this.deps, this.planner, id, {
+      ...trial,
+      broke: broke.flatMap(([place, good, spoilt]) => {
+        const line = lines[place];
+        return line ? [{ lineId: line.id, good, spoilt }] : [];
+      }),
+    });
   }
 
   publish(id: string): void {

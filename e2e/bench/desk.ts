@@ -79,6 +79,53 @@ export async function benchDial(browser: Browser, house: House): Promise<{ worke
   return { workerMs: median(took.slice(4)), paintedMs: median(painted.slice(4)), worstPaintedMs: Math.max(...painted.slice(4)) };
 }
 
+/** Frames a second that reach the screen while a dial of the tryout is dragged to and fro for two seconds, by starter. */
+export async function benchDrag(browser: Browser, house: House): Promise<readonly (readonly [starter: string, frames: number])[]> {
+  const page = await openDesk(browser, house);
+  const drags = [
+    ["cup-canopy", "Size (across, or one wing)"],
+    ["clip-flinger", "Stretch beyond slack"],
+    ["breath-tube", "Mass"],
+    ["raindrop-relay", "Part 1, length"],
+    ["gust-cart", "Mass of the cart"],
+    ["paper-deck", "Pleat depth"],
+  ] as const;
+  const found: (readonly [string, number])[] = [];
+  for (const [starter, dial] of drags) {
+    const made = await page.request.post(`${house.url}/api/starters/${starter}`, { data: { title: starter, kind: "workshop" } });
+    const { id } = (await made.json()) as { id: string };
+    await page.goto(`${house.url}/run/${id}/tryout`);
+    const slider = page.getByRole("group", { name: "Plain build" }).getByRole("slider", { name: dial, exact: true });
+    await slider.scrollIntoViewIfNeeded();
+    await page.waitForTimeout(1200);
+    const box = await slider.boundingBox();
+    if (!box) throw new Error("the dial is on the page");
+    await page.mouse.move(box.x + box.width * 0.4, box.y + 12);
+    await page.mouse.down();
+    const frames = await slider.evaluate(
+      (svg, { left, width, top }) =>
+        new Promise<number>((done) => {
+          const from = performance.now();
+          let count = 0;
+          const next = (now: number): void => {
+            const share = 0.4 + 0.2 * Math.sin((now - from) / 150);
+            svg.dispatchEvent(
+              new PointerEvent("pointermove", { pointerId: 1, clientX: left + width * share, clientY: top, bubbles: true }),
+            );
+            count += 1;
+            if (now - from < 2000) requestAnimationFrame(next);
+            else done((count * 1000) / (now - from));
+          };
+          requestAnimationFrame(next);
+        }),
+      { left: box.x, width: box.width, top: box.y + 12 },
+    );
+    await page.mouse.up();
+    found.push([starter, frames]);
+  }
+  return found;
+}
+
 /** Gzipped script that the first load of a page takes, kB. */
 export async function benchFirstLoads(browser: Browser, house: House): Promise<Readonly<Record<"sheet" | "logbook" | "desk", number>>> {
   const desk = await openDesk(browser, house);

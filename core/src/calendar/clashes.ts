@@ -7,6 +7,7 @@ export interface Room {
   readonly heightM: number | null;
   readonly seats: number;
   readonly water: boolean;
+  readonly floor: "hard" | "carpet" | "grass" | "other";
 }
 
 /** A booking is [start − set-up, end + tear-down) in instants, half open: touching is no clash. */
@@ -29,6 +30,7 @@ export interface RoomNeeds {
   readonly heightM: number | null;
   readonly seats: number | null;
   readonly water: boolean;
+  readonly floor: "any" | "level" | "washable";
 }
 
 /** A clash in words, with what would solve it. */
@@ -73,6 +75,13 @@ export function nextFreeStart(booking: Booking, others: readonly Booking[]): num
   }
 }
 
+const floorWords: Readonly<Record<Room["floor"], string>> = {
+  hard: "stone or wood",
+  carpet: "carpet",
+  grass: "grass",
+  other: "another kind",
+};
+
 /** What the room lacks of the needs, one clash a need. */
 export function roomLacks(room: Room, needs: RoomNeeds): readonly Clash[] {
   const clashes: Clash[] = [];
@@ -94,6 +103,13 @@ export function roomLacks(room: Room, needs: RoomNeeds): readonly Clash[] {
   }
   if (needs.seats !== null && needs.seats > room.seats)
     lacks(`${room.name} seats ${room.seats}; ${needs.seats} are likely to be there at once.`, "Take a larger room or limit the places.");
+  if (needs.floor === "washable" && room.floor !== "hard")
+    lacks(
+      `${room.name} has a floor of ${floorWords[room.floor]}; this brief needs one that can be wiped.`,
+      "Take a room with a hard floor, or lay sheets under the rigs and say so here.",
+    );
+  if (needs.floor === "level" && room.floor === "grass")
+    lacks(`${room.name} has a floor of grass; this brief needs a level one.`, "Take a room with a hard floor, or bring boards.");
   if (needs.water && !room.water) lacks(`${room.name} has no water.`, "Take a room with water, or carry tubs and say so here.");
   return clashes;
 }

@@ -1,4 +1,5 @@
-import type { Family, FamilyId } from "./shape.ts";
+import type { FamilyId } from "./familyIds.ts";
+import type { Family } from "./shape.ts";
 
 const doors: Readonly<Record<FamilyId, () => Promise<Family>>> = {
   span: async () => (await import("./span/index.ts")).span,

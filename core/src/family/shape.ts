@@ -2,19 +2,7 @@ import type { Token } from "../quantity/parse.ts";
 import type { Dimension } from "../quantity/units.ts";
 import type { Band } from "./band.ts";
 import type { Bounds, Place, Quality } from "./bounds.ts";
-
-export type FamilyId =
-  | "span"
-  | "float"
-  | "descent"
-  | "landing"
-  | "launch-band"
-  | "launch-puff"
-  | "glide"
-  | "roll"
-  | "drive"
-  | "tall"
-  | "probe";
+import type { FamilyId } from "./familyIds.ts";
 
 /** Values of a brief's goal or design by field id; numbers are SI. */
 export type Values = Readonly<Record<string, number | string>>;

@@ -42,7 +42,7 @@ export function runRoutes(deps: Deps) {
     .get("/starters", reader, (c) => c.json(starterLines(houseDoc(deps.db).units)))
     .post("/starters/:id", planner, starterId, body(starterStart), (c) => {
       const { title, kind } = c.req.valid("json");
-      return c.json({ id: importPack(deps, starterPack(c.req.valid("param").id), title, kind) }, 201);
+      return c.json({ id: importPack(deps, starterPack(c.req.valid("param").id), { title, kind }) }, 201);
     })
     .post("/packs/preview", planner, anyJson, (c) => c.json(previewPack(deps.db, c.req.valid("json"))))
     .post("/packs", planner, anyJson, (c) => c.json({ id: importPack(deps, c.req.valid("json")) }, 201))

@@ -170,8 +170,15 @@ function knownPart(pack: ChallengePack, doc: BriefDoc): ChallengePack {
   return known;
 }
 
+/** What a run from a pack is called and how it is offered, where not as the pack says. */
+interface PackStart {
+  readonly title?: string;
+  readonly kind?: RunKind;
+  readonly id?: string;
+}
+
 /** Brings a pack in as a new run; materials that the store room lacks are added with none on hand. Gives the run's id. */
-export function importPack(deps: Deps, given: unknown, title?: string, kind?: RunKind): string {
+export function importPack(deps: Deps, given: unknown, { title, kind, id }: PackStart = {}): string {
   const pack = readPack(given);
   return deps.db.transaction((tx) => {
     const store = materialList(tx);
@@ -222,6 +229,13 @@ export function importPack(deps: Deps, given: unknown, title?: string, kind?: Ru
         : unknown;
     const lines = doc.lines.map((line) => ({ ...line, materialId: ids.get(line.materialId) ?? line.materialId }));
     const briefId = insertBrief(tx, { ...doc, lines }, moved);
-    return createRunFrom(deps, tx, { briefId, title: title ?? pack.title, kind: kind ?? pack.kind, units: null, suggestDays: true });
+    return createRunFrom(deps, tx, {
+      ...(id === undefined ? {} : { id }),
+      briefId,
+      title: title ?? pack.title,
+      kind: kind ?? pack.kind,
+      units: null,
+      suggestDays: true,
+    });
   });
 }

@@ -29,6 +29,8 @@ export function Calendar() {
   const { rooms, zone, closures } = house.data;
   const needs = families[draft.brief.family].needs(draft.brief.spec);
   const seats = crate.manifest ? Math.ceil(crate.manifest.heads.high * draft.brief.shareAtOnce) : null;
+  const rigs = Math.max(1, Math.ceil((seats ?? 0) / draft.brief.rigServes));
+  const adults = Math.ceil(rigs / needs.rigsPerAdult);
   const remove = async (id: string): Promise<void> => {
     try {
       queries.setQueryData(
@@ -48,6 +50,9 @@ export function Calendar() {
           <h2>Sessions</h2>
           <span className="soft small">
             wall clock of the house, {zone}; this brief needs {needs.words}
+            {seats === null
+              ? ""
+              : `; up to ${rigs} ${rigs === 1 ? "rig" : "rigs"}, and ${adults} ${adults === 1 ? "adult" : "adults"} at them`}
           </span>
         </div>
         {rooms.length === 0 ? (
@@ -77,7 +82,14 @@ export function Calendar() {
                 const closed = closures.find((c) => c.from <= held.start.slice(0, 10) && held.start.slice(0, 10) <= c.to);
                 const lacks =
                   room && held.endAt > now
-                    ? roomLacks(room, { lengthM: needs.lengthM, widthM: needs.widthM, heightM: needs.heightM, seats, water: needs.water })
+                    ? roomLacks(room, {
+                        lengthM: needs.lengthM,
+                        widthM: needs.widthM,
+                        heightM: needs.heightM,
+                        seats,
+                        water: needs.water,
+                        floor: needs.floor,
+                      })
                     : [];
                 return (
                   <tr key={held.id}>
