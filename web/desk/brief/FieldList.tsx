@@ -1,6 +1,6 @@
 import { applies, type ChoiceField, type Field, type NumberField, type UnitChoice, type Values } from "@lampcrate/core";
 import { Select } from "antd";
-import { useId, useState } from "react";
+import { memo, useCallback, useId, useRef, useState } from "react";
 import { Ruler } from "../../shared/pieces/Ruler.tsx";
 import { quantityScale, ticksOf } from "../../shared/pieces/scale.ts";
 
@@ -20,33 +20,47 @@ interface FieldListProps {
   readonly onChange: (id: string, value: number | string, words: string, settled: boolean) => void;
 }
 
-/** A family's fields: numbers on rulers, short lists as choices; those that don't stand are left out. */
+const noExtras: Extras = {};
+
+/** A family's fields: numbers on rulers, short lists as choices; those that don't stand are left out. While one is dragged the others rest. */
 export function FieldList({ fields, values, within = {}, units, extras, onChange }: FieldListProps) {
+  const latest = useRef(onChange);
+  latest.current = onChange;
+  const change = useCallback<FieldListProps["onChange"]>((...what) => latest.current(...what), []);
+  const all = { ...within, ...values };
   return (
     <div className="fields">
       {fields
-        .filter((field) => applies(field.when, { ...within, ...values }))
+        .filter((field) => applies(field.when, all))
         .map((field) =>
           field.kind === "number" ? (
-            <NumberRuler key={field.id} field={field} values={values} units={units} extras={extras?.(field.id) ?? {}} onChange={onChange} />
+            <NumberRuler
+              key={field.id}
+              field={field}
+              value={typeof values[field.id] === "number" ? Number(values[field.id]) : field.start}
+              units={units}
+              extras={extras?.(field.id) ?? noExtras}
+              onChange={change}
+            />
           ) : (
-            <Choice key={field.id} field={field} values={values} onChange={onChange} />
+            <Choice key={field.id} field={field} value={String(values[field.id] ?? field.start)} onChange={change} />
           ),
         )}
     </div>
   );
 }
 
+interface NumberRulerProps {
+  readonly field: NumberField;
+  readonly value: number;
+  readonly units: UnitChoice;
+  readonly extras: Extras;
+  readonly onChange: FieldListProps["onChange"];
+}
+
 /** Shows the part of the range around the value; the whole of it may be typed. The part stays while a drag goes on. */
-function NumberRuler({
-  field,
-  values,
-  units,
-  extras,
-  onChange,
-}: Omit<FieldListProps, "fields" | "extras" | "within"> & { readonly field: NumberField; readonly extras: Extras }) {
+const NumberRuler = memo(function NumberRuler({ field, value, units, extras, onChange }: NumberRulerProps) {
   const scale = quantityScale(field.dimension, units, field.unit, field.start);
-  const value = typeof values[field.id] === "number" ? Number(values[field.id]) : field.start;
   const [settledAt, setSettledAt] = useState(value);
   const wanted = Math.max(2 * Math.max(settledAt, field.start), 1.25 * (extras.band?.[1] ?? 0));
   const [roundUp = field.max] = ticksOf(wanted, 3 * wanted, scale.factor, 12);
@@ -69,17 +83,15 @@ function NumberRuler({
       }}
     />
   );
+});
+
+interface ChoiceProps {
+  readonly field: ChoiceField;
+  readonly value: string;
+  readonly onChange: FieldListProps["onChange"];
 }
 
-function Choice({
-  field,
-  values,
-  onChange,
-}: {
-  readonly field: ChoiceField;
-  readonly values: Values;
-  readonly onChange: FieldListProps["onChange"];
-}) {
+const Choice = memo(function Choice({ field, value, onChange }: ChoiceProps) {
   const id = useId();
   return (
     <div>
@@ -89,12 +101,12 @@ function Choice({
       <Select
         id={id}
         style={{ width: "100%" }}
-        value={String(values[field.id] ?? field.start)}
+        value={value}
         options={field.options.map((option) => ({ value: option.id, label: option.words }))}
-        onChange={(value: string) =>
-          onChange(field.id, value, `${field.words}: ${field.options.find((o) => o.id === value)?.words ?? value}`, true)
+        onChange={(next: string) =>
+          onChange(field.id, next, `${field.words}: ${field.options.find((o) => o.id === next)?.words ?? next}`, true)
         }
       />
     </div>
   );
-}
+});

@@ -1,7 +1,7 @@
 import type { BriefLine } from "@lampcrate/contract";
 import { type ManifestLine, shortDate, showNumber } from "@lampcrate/core";
 import { useQuery } from "@tanstack/react-query";
-import { useId } from "react";
+import { memo, useId } from "react";
 import { Link } from "react-router";
 import { houseQuery } from "../queries.ts";
 import { type RunWork, useRunWork } from "../run/RunContext.ts";
@@ -9,7 +9,7 @@ import { BarLegend, BarMarks, ManifestBar } from "./ManifestBar.tsx";
 import { amountWords, lineSays, money, perWords } from "./show.ts";
 
 /** The crate, beside every step: it recomputes while a dial moves. */
-export function CrateDock() {
+export const CrateDock = memo(function CrateDock() {
   const work = useRunWork();
   const house = useQuery(houseQuery);
   const { run, draft, crate } = work;
@@ -67,7 +67,7 @@ export function CrateDock() {
       </div>
     </aside>
   );
-}
+});
 
 function CrateChoice({ work }: { readonly work: RunWork }) {
   const id = useId();

@@ -1,6 +1,6 @@
 import type { MaterialDoc, RunDoc } from "@lampcrate/contract";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { useMemo } from "react";
+import { useDeferredValue, useMemo } from "react";
 import { Navigate, Outlet, useLocation, useNavigate, useParams } from "react-router";
 import { AskError, api, ask } from "../../shared/client.ts";
 import { CrateDock } from "../crate/CrateDock.tsx";
@@ -57,8 +57,10 @@ function OpenRun({ run, materials }: { readonly run: RunDoc; readonly materials:
   }, [flush, navigate, queries, run.id]);
   useKeys(keys);
   const undo = keys.at(-1)?.act;
+  // What stands around a step follows a dragged dial a moment later, so that the dial itself never waits.
+  const rested = useDeferredValue(work);
   return (
-    <RunContext.Provider value={work}>
+    <RunContext.Provider value={rested}>
       <section aria-label="This run" className="row spread" style={{ padding: "10px 20px 0" }}>
         <div className="row" style={{ alignItems: "baseline" }}>
           <h1>{run.title}</h1>
@@ -79,7 +81,9 @@ function OpenRun({ run, materials }: { readonly run: RunDoc; readonly materials:
       <SaveTrouble />
       <div className="desk">
         <main className="stack">
-          <Outlet />
+          <RunContext.Provider value={work}>
+            <Outlet />
+          </RunContext.Provider>
         </main>
         <CrateDock />
       </div>

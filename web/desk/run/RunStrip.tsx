@@ -1,4 +1,5 @@
 import { families, shortDate } from "@lampcrate/core";
+import { memo } from "react";
 import { NavLink, useLocation } from "react-router";
 import { type RunWork, useRunWork } from "./RunContext.ts";
 
@@ -21,7 +22,7 @@ export const steps = [
 ] as const;
 
 /** The way around a run and its to-do list at once. */
-export function RunStrip() {
+export const RunStrip = memo(function RunStrip() {
   const work = useRunWork();
   const { pathname } = useLocation();
   const states = steps.map((step) => step.state(work));
@@ -44,7 +45,7 @@ export function RunStrip() {
       </ol>
     </nav>
   );
-}
+});
 
 /** One bead on the strip: a filled disc is settled, a diamond is short, a ring is to come. */
 function Bead({ standing, here, last }: { readonly standing: Standing; readonly here: boolean; readonly last: boolean }) {

@@ -13,7 +13,8 @@ interface DesignDialsProps {
 
 /** The dials of one design, and in words how it differs from the other. */
 export function DesignDials({ fields, values, spec, other, units, onChange }: DesignDialsProps) {
-  const differing = fields.filter((field) => applies(field.when, { ...spec, ...values }) && setTo(field, values) !== setTo(field, other));
+  const all = { ...spec, ...values };
+  const differing = fields.filter((field) => applies(field.when, all) && setTo(field, values) !== setTo(field, other));
   return (
     <>
       <p className="small soft">

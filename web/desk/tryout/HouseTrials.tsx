@@ -1,14 +1,14 @@
 import type { LearnedDoc } from "@lampcrate/contract";
 import { dateOf, families, shortDate, showQuantity } from "@lampcrate/core";
 import { useQuery } from "@tanstack/react-query";
-import { useState } from "react";
+import { memo, useState } from "react";
 import { houseQuery, learnedQuery, materialsQuery } from "../queries.ts";
 import { useRunWork } from "../run/RunContext.ts";
 import { Advice } from "./Advice.tsx";
 import { TrialForm } from "./TrialForm.tsx";
 
 /** Practice builds by the house: logged as families do, and what they teach this run. */
-export function HouseTrials() {
+export const HouseTrials = memo(function HouseTrials() {
   const { run } = useRunWork();
   const learned = useQuery(learnedQuery(run.id));
   const [adding, setAdding] = useState(false);
@@ -35,7 +35,7 @@ export function HouseTrials() {
       {advice ? <Advice advice={advice} learned={learned.data} /> : null}
     </section>
   );
-}
+});
 
 function TrialTable({ learned }: { readonly learned: LearnedDoc }) {
   const { run, draft } = useRunWork();

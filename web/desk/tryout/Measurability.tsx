@@ -8,7 +8,7 @@ import {
   timesIn100,
 } from "@lampcrate/core";
 import { Select } from "antd";
-import { useId } from "react";
+import { memo, useId } from "react";
 import type { JudgeInput } from "../../shared/compute/judge.worker.ts";
 import { judgeDoor } from "../../shared/compute/judgeDoor.ts";
 import { useLatest } from "../../shared/compute/useLatest.ts";
@@ -16,7 +16,7 @@ import { useRunWork } from "../run/RunContext.ts";
 import { ChanceCurve } from "./ChanceCurve.tsx";
 
 /** Can this test tell the two designs apart? In words, a chart, and what would make it a fair judge. */
-export function Measurability({ seen }: { readonly seen: number | null }) {
+export const Measurability = memo(function Measurability({ seen }: { readonly seen: number | null }) {
   const { run, draft, heads } = useRunWork();
   const { brief, change } = draft;
   const family = families[brief.family];
@@ -111,7 +111,7 @@ export function Measurability({ seen }: { readonly seen: number | null }) {
       </div>
     </section>
   );
-}
+});
 
 /** The instrument's share of one trial's variance, per cent. */
 function instrumentShare({ sigma, sigmaDesign }: Found): number {

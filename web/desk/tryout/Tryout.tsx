@@ -1,8 +1,10 @@
 import { families, learnedBand } from "@lampcrate/core";
 import { useQuery } from "@tanstack/react-query";
+import { useMemo } from "react";
 import { LiveRig } from "../../shared/pieces/LiveRig.tsx";
+import { useRested } from "../../shared/useRested.ts";
 import { learnedQuery } from "../queries.ts";
-import { useRunWork } from "../run/RunContext.ts";
+import { RunContext, useRunWork } from "../run/RunContext.ts";
 import { DesignDials } from "./DesignDials.tsx";
 import { DesignResult } from "./DesignResult.tsx";
 import { HouseTrials } from "./HouseTrials.tsx";
@@ -10,14 +12,19 @@ import { Measurability } from "./Measurability.tsx";
 import "./tryout.css";
 import { useClock } from "./useClock.ts";
 
+/** While a dial moves nobody reads a verdict: it follows once the dial rests, and leaves the processor to the picture. */
+const restMs = 150;
+
 /** Try it first: two designs side by side, let go together; what the test can tell; what practice builds teach. */
 export function Tryout() {
-  const { run, draft } = useRunWork();
+  const work = useRunWork();
+  const rested = useRested(work, restMs);
+  const { run, draft } = work;
   const { brief, change } = draft;
   const family = families[brief.family];
   const learned = useQuery(learnedQuery(run.id));
   const ratios = (learned.data?.checked ?? []).map((checked) => checked.ratio);
-  const rival = brief.compared ?? family.rival(brief.design);
+  const rival = useMemo(() => brief.compared ?? family.rival(brief.design), [family, brief.compared, brief.design]);
   const designs = [
     {
       name: "Plain build",
@@ -30,9 +37,12 @@ export function Tryout() {
       set: (values: typeof brief.design, words: string, settled: boolean) => change({ compared: values }, `beside it: ${words}`, settled),
     },
   ] as const;
-  const scenes = designs.map((design) => family.drawing(brief.spec, design.values));
+  const plainScene = useMemo(() => family.drawing(brief.spec, brief.design), [family, brief.spec, brief.design]);
+  const rivalScene = useMemo(() => family.drawing(brief.spec, rival), [family, brief.spec, rival]);
+  const scenes = [plainScene, rivalScene];
   // One scale for both, so that what looks larger is larger.
-  const frame = { width: Math.max(...scenes.map((scene) => scene.width)), height: Math.max(...scenes.map((scene) => scene.height)) };
+  const frameWidth = Math.max(...scenes.map((scene) => scene.width));
+  const frameHeight = Math.max(...scenes.map((scene) => scene.height));
   const longest = Math.max(...scenes.map((scene) => scene.motion?.durationS ?? 0));
   const clock = useClock(longest, JSON.stringify([brief.spec, brief.design, rival]));
   const goal = family.goal(brief.spec);
@@ -61,16 +71,17 @@ export function Tryout() {
             </button>
           </div>
         </div>
-        <div className="two-designs">
+        <div className={rested.draft.brief === brief ? "two-designs" : "two-designs moving"}>
           {designs.map((design, i) => (
             <div key={design.name} className="stack design" role="group" aria-label={design.name}>
               <h3>{design.name}</h3>
               <LiveRig
-                scene={scenes[i] ?? family.drawing(brief.spec, design.values)}
+                scene={scenes[i] ?? plainScene}
                 units={run.units}
                 timeS={clock.timeS}
                 tall={300}
-                frame={frame}
+                frameWidth={frameWidth}
+                frameHeight={frameHeight}
               />
               <DesignResult
                 family={family}
@@ -93,8 +104,10 @@ export function Tryout() {
           ))}
         </div>
       </section>
-      <Measurability seen={learned.data?.seen ?? null} />
-      <HouseTrials />
+      <RunContext.Provider value={rested}>
+        <Measurability seen={learned.data?.seen ?? null} />
+        <HouseTrials />
+      </RunContext.Provider>
     </>
   );
 }

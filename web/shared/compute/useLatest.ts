@@ -20,15 +20,15 @@ export function useLatest<Input, Output extends { readonly tookMs: number }>(
   const key = JSON.stringify(input);
   useEffect(() => {
     const asked = performance.now();
-    const timer = setTimeout(() => setSlow(true), 500);
+    const late = setTimeout(() => setSlow(true), 500);
     door.current ??= opened.current();
     door.current.ask(JSON.parse(key) as Input, (next) => {
-      clearTimeout(timer);
+      clearTimeout(late);
       setSlow(false);
       setOutput(next);
       performance.measure(name, { start: asked, end: performance.now(), detail: { tookMs: next.tookMs } });
     });
-    return () => clearTimeout(timer);
+    return () => clearTimeout(late);
   }, [key, name]);
   useEffect(
     () => () => {

@@ -1,4 +1,5 @@
 import { type Scene, tell, type UnitChoice } from "@lampcrate/core";
+import { memo } from "react";
 import { RigDrawing } from "./RigDrawing.tsx";
 
 interface LiveRigProps {
@@ -7,11 +8,13 @@ interface LiveRigProps {
   /** Seconds since it was let go; null while it is held. */
   readonly timeS: number | null;
   readonly tall?: number;
-  readonly frame?: { readonly width: number; readonly height: number };
+  /** Size in m to draw for, so that two rigs share one scale. */
+  readonly frameWidth: number;
+  readonly frameHeight: number;
 }
 
 /** A rig that moves when it is let go. Its still shows the same numbers, and the words under it say what is seen. */
-export function LiveRig({ scene, units, timeS, tall = 300, frame = scene }: LiveRigProps) {
+export const LiveRig = memo(function LiveRig({ scene, units, timeS, tall = 300, frameWidth, frameHeight }: LiveRigProps) {
   const { motion } = scene;
   const shown =
     motion && timeS !== null
@@ -22,8 +25,8 @@ export function LiveRig({ scene, units, timeS, tall = 300, frame = scene }: Live
       : scene;
   return (
     <figure className="live-rig">
-      <RigDrawing scene={shown} units={units} tall={tall} wide={560} frame={frame} />
+      <RigDrawing scene={shown} units={units} tall={tall} wide={560} frame={{ width: frameWidth, height: frameHeight }} />
       {motion ? <figcaption className="small">{tell(motion.told, units)}</figcaption> : null}
     </figure>
   );
-}
+});

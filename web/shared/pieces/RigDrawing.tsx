@@ -1,5 +1,4 @@
 import { type Mark, type Scene, showQuantity, tell, type UnitChoice } from "@lampcrate/core";
-import { useId } from "react";
 
 interface RigDrawingProps {
   readonly scene: Scene;
@@ -39,7 +38,6 @@ const strokes = {
 
 /** A rig to scale on squared paper: numbers from the core, labels in words. */
 export function RigDrawing({ scene, units, tall: most = 400, small = false, wide, frame = scene }: RigDrawingProps) {
-  const grid = useId();
   const width = wide ?? (small ? 480 : 800);
   const tall = Math.max(130, Math.min(most, ((width - 2 * edge) * frame.height) / frame.width + 2 * edge));
   const scale = Math.min((width - 2 * edge) / frame.width, (tall - 2 * edge) / frame.height);
@@ -50,12 +48,7 @@ export function RigDrawing({ scene, units, tall: most = 400, small = false, wide
   const text = small ? 19 : width < 600 ? 18 : 15;
   return (
     <svg className="rig" viewBox={`0 0 ${width} ${tall}`} role="img" aria-label={scene.describe}>
-      <defs>
-        <pattern id={grid} x={left} y={tall - edge} width={square} height={square} patternUnits="userSpaceOnUse">
-          <path d={`M${square} 0H0V${square}`} fill="none" stroke="var(--square)" strokeWidth="1" />
-        </pattern>
-      </defs>
-      <rect width={width} height={tall} fill={`url(#${grid})`} />
+      <path d={gridOf(width, tall, left, square)} fill="none" stroke="var(--square)" strokeWidth="1" />
       {scene.marks.map((mark, i) => (
         <MarkDrawing key={i} mark={mark} x={x} y={y} units={units} text={text} small={small} />
       ))}
@@ -66,6 +59,14 @@ export function RigDrawing({ scene, units, tall: most = 400, small = false, wide
       )}
     </svg>
   );
+}
+
+/** Squared paper as one path: a pattern would be painted anew, square by square, at every move of a dial. */
+function gridOf(width: number, tall: number, left: number, square: number): string {
+  let path = "";
+  for (let x = left % square; x <= width; x += square) path += `M${x.toFixed(1)} 0V${tall.toFixed(1)}`;
+  for (let y = (tall - edge) % square; y <= tall; y += square) path += `M0 ${y.toFixed(1)}H${width}`;
+  return path;
 }
 
 /** A round length whose square is 14 to 36 px. */

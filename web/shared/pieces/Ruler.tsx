@@ -40,13 +40,14 @@ export function Ruler({
   disabled = false,
 }: RulerProps) {
   const id = useId();
-  const svg = useRef<SVGSVGElement>(null);
   const snap = (raw: number): number => {
     const stepped = Math.round((raw - min) / step) * step + min;
     return Number(Math.min(max, Math.max(min, stepped)).toPrecision(10));
   };
+  // Read once a drag: asking at every move would lay the page out anew each time.
+  const held = useRef<DOMRect | null>(null);
   const fromPointer = (event: PointerEvent): number => {
-    const box = svg.current?.getBoundingClientRect();
+    const box = held.current;
     return box ? snap(min + Math.min(1, Math.max(0, (event.clientX - box.left) / box.width)) * (max - min)) : value;
   };
   const keys: Readonly<Record<string, number>> = {
@@ -71,7 +72,6 @@ export function Ruler({
         <TypedBox id={id} scale={scale} min={min} max={limit} value={value} disabled={disabled} onChange={(v) => onChange(v, true)} />
       </div>
       <svg
-        ref={svg}
         viewBox="0 0 400 26"
         preserveAspectRatio="none"
         role="slider"
@@ -85,6 +85,7 @@ export function Ruler({
         onKeyDown={onKey}
         onPointerDown={(event) => {
           if (disabled) return;
+          held.current = event.currentTarget.getBoundingClientRect();
           event.currentTarget.setPointerCapture(event.pointerId);
           event.currentTarget.focus();
           onChange(fromPointer(event), false);

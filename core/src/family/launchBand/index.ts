@@ -42,7 +42,7 @@ function flingOf(spec: Values, design: Values): Fling {
   };
 }
 
-function flightOf(spec: Values, design: Values): Flight {
+const flightOf = remembered((spec: Values, design: Values): Flight => {
   const { massKg, acrossM, drag } = flung(spec, design);
   return fly({
     speed: flingSpeed(flingOf(spec, design)),
@@ -52,7 +52,7 @@ function flightOf(spec: Values, design: Values): Flight {
     acrossM,
     drag,
   });
-}
+});
 
 const rangeBand = (flight: Flight): Band => band(flight.rangeM, rangeFactor);
 

@@ -48,7 +48,7 @@ function speedOf(spec: Values, design: Values): number {
   return puffSpeed({ pressure: pressures[sourceOf(spec)].usual, tubeM: s(spec, "tubeM"), overlapM, massKg: d(design, "massKg") });
 }
 
-function flightOf(spec: Values, design: Values): Flight {
+const flightOf = remembered((spec: Values, design: Values): Flight => {
   return fly({
     speed: speedOf(spec, design),
     angle: d(design, "angle"),
@@ -57,7 +57,7 @@ function flightOf(spec: Values, design: Values): Flight {
     acrossM: bodyOf(spec),
     drag: rocketDrag,
   });
-}
+});
 
 const allowed = (spec: Values): Rocket => ({
   source: sourceOf(spec),

@@ -2,6 +2,7 @@ import { type Band, band } from "../band.ts";
 import { type Bounds, commonHard, tightest } from "../bounds.ts";
 import { withCommonCautions } from "../common.ts";
 import { balls } from "../materials/things.ts";
+import { remembered } from "../remembered.ts";
 import type { Family, Prediction, Told, Values } from "../shape.ts";
 import { choiceOf, numberOf } from "../values.ts";
 import { rollScene } from "./drawing.ts";
@@ -19,11 +20,14 @@ function ballOf(spec: Values): Ball & { readonly words: string } {
   return balls.find((b) => b.id === choiceOf(spec, rollSpec, "ball")) ?? balls[0];
 }
 
-const rolledOf = (spec: Values, design: Values): Rolled =>
-  rollTrack(
-    partsOf(design).map((part) => part.segment),
-    ballOf(spec),
-  );
+/** One roll serves prediction, drawing and verdict of the same numbers. */
+const rolledOf = remembered(
+  (spec: Values, design: Values): Rolled =>
+    rollTrack(
+      partsOf(design).map((part) => part.segment),
+      ballOf(spec),
+    ),
+);
 
 const timeBand = (rolled: Rolled): Band => band(rolled.timeS, timeFactor);
 
