@@ -21,13 +21,13 @@ const take = async (page: Page, name: string): Promise<void> => {
 const desk = await openDesk(browser, house);
 const walk = await runOf(desk, house, "Boardwalk over the Bog");
 const seeds = await runOf(desk, house, "Seed-Wing Spinner");
-const raft = await runOf(desk, house, "Reed Raft Rescue");
+const tried = await Promise.all(
+  ["Seed Flinger", "Spore Puffer", "Raindrop Relay", "Storm-Proof Nest"].map((title) => runOf(desk, house, title)),
+);
 const flights = await runOf(desk, house, "First flights");
 await take(desk, "season");
 for (const [name, id, step] of [
   ["brief-span", walk.id, "brief"],
-  ["brief-float", raft.id, "brief"],
-  ["brief-descent", seeds.id, "brief"],
   ["crate", walk.id, "crate"],
   ["calendar", walk.id, "calendar"],
   ["publish", walk.id, "publish"],
@@ -43,6 +43,18 @@ for (const [name, id, step] of [
       .click();
   await take(desk, name);
 }
+for (const [i, name] of ["tryout-band-launch", "tryout-puff-launch", "tryout-roll", "tryout-landing"].entries()) {
+  await desk.goto(`${house.url}/run/${tried[i]?.id}/tryout`);
+  await desk.getByText("a builder", { exact: true }).waitFor();
+  await desk.getByRole("region", { name: "What the test can tell" }).locator("strong").first().waitFor();
+  await desk.getByRole("button", { name: "Let go" }).click();
+  await desk.getByRole("button", { name: "Back to the start" }).waitFor();
+  await take(desk, name);
+}
+await desk.goto(`${house.url}/start`);
+await desk.getByRole("button", { name: /^Seed-Wing Spinner/ }).click();
+await desk.evaluate(() => window.scrollTo(0, 0));
+await take(desk, "start");
 for (const name of ["store", "house"]) {
   await desk.goto(`${house.url}/${name}`);
   await desk.getByRole("heading", { level: 1 }).waitFor();

@@ -94,6 +94,9 @@ function RunWire({ run, days, y }: { readonly run: RunLine; readonly days: Days;
   const xFirst = Math.min(x1, Math.max(x0, days.x(firstDay)));
   const next = held.find((s) => s.date >= days.today)?.id;
   const draft = run.status === "draft";
+  const publishX = draft && run.opensOn !== null ? days.x(addDays(run.opensOn, -3)) : null;
+  const nextHeld = held.find((s) => s.id === next);
+  const packX = nextHeld ? days.x(addDays(nextHeld.date, -3)) : null;
   return (
     <g>
       <Link
@@ -111,14 +114,12 @@ function RunWire({ run, days, y }: { readonly run: RunLine; readonly days: Days;
       <path d={wire(x0, xFirst)} fill="none" stroke="var(--soft)" strokeWidth="1.3" strokeDasharray="5 4" />
       <path d={wire(xFirst, x1)} fill="none" stroke="var(--ink)" strokeWidth="1.3" />
       <EntriesBand run={run} days={days} y={y + 36} />
-      {draft && run.opensOn !== null ? (
-        <Tag x={days.x(addDays(run.opensOn, -3))} y={sag(days.x(addDays(run.opensOn, -3)))} words="publish by" toLeft />
-      ) : null}
-      {next
-        ? held
-            .filter((s) => s.id === next)
-            .map((s) => <Tag key={s.id} x={days.x(addDays(s.date, -3))} y={sag(days.x(addDays(s.date, -3)))} words="pack" />)
-        : null}
+      {publishX === null || (packX !== null && Math.abs(packX - publishX) < 16) ? null : (
+        <Tag x={publishX} y={sag(publishX)} words="publish by" toLeft />
+      )}
+      {packX === null ? null : (
+        <Tag x={packX} y={sag(packX)} words={publishX !== null && Math.abs(packX - publishX) < 16 ? "publish, pack" : "pack"} />
+      )}
       {held.map((s) => {
         const state: LampState = s.date < days.today ? "done" : s.id === next ? "next" : "to come";
         return s.date < days.from ? null : (
@@ -139,7 +140,7 @@ function RunWire({ run, days, y }: { readonly run: RunLine; readonly days: Days;
           nearEnd={days.x(run.revealOn) > width - 90}
         />
       )}
-      {held.length === 0 && run.kind !== "at-home" ? (
+      {held.length === 0 && run.kind !== "at-home" && run.opensOn === null ? (
         <text x={x0 + 6} y={y - 5} className="faint halo">
           no session has a day yet
         </text>

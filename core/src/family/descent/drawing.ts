@@ -17,8 +17,8 @@ export function descentScene({ heightM: h, acrossM, kind, build, control, time }
   const half = kind === "spinner" ? acrossM : acrossM / 2;
   const drawn = Math.max(half, h * 0.05);
   const width = h * 1.55 + drawn * 2;
-  const x = width * 0.4;
-  const bareX = width * 0.21;
+  const x = width * 0.45;
+  const bareX = width * 0.27;
   const cargo = Math.max(h * 0.035, 0.01);
   const hang = kind === "spinner" || kind === "plate" ? h * 0.05 : drawn * 1.3;
   const falling = (timeS: number): readonly Mark[] => [
@@ -35,7 +35,7 @@ export function descentScene({ heightM: h, acrossM, kind, build, control, time }
       floorMark(width, 0.012 * h),
       { kind: "arrow", role: "path", from: [x, h * 0.94], to: [x, h * 0.06] },
       { kind: "arrow", role: "path", from: [bareX, h * 0.94], to: [bareX, h * 0.06] },
-      { kind: "measure", from: [width * 0.04, 0], to: [width * 0.04, h], valueSi: h },
+      { kind: "measure", from: [width * 0.02, 0], to: [width * 0.02, h], valueSi: h },
       { kind: "note", x: bareX, y: h * 1.06, words: "bare cargo", anchor: "middle" },
       {
         kind: "note",
