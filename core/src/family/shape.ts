@@ -78,7 +78,7 @@ export interface Goal {
 }
 
 /** What a run of this brief asks of the room and the people. Lengths in m. */
-export interface Needs {
+export interface Needs extends Told {
   readonly lengthM: number;
   readonly widthM: number;
   /** null: any usual room. */
@@ -89,7 +89,6 @@ export interface Needs {
   readonly minutesPerTrial: number;
   /** Rigs that one adult can stand at. */
   readonly rigsPerAdult: number;
-  readonly words: string;
 }
 
 export interface Caution {

@@ -58,7 +58,7 @@ export function Brief() {
         ) : null}
         <Predictions predictions={predictions} goal={goal} units={run.units} ratios={ratios} />
         <p className="small">
-          <strong>What it asks of the room:</strong> {needs.words}
+          <strong>What it asks of the room:</strong> {tell(needs, run.units)}
           {needs.floor === "any" ? "" : `; a ${needs.floor} floor`}. {adultWords(needs.rigsPerAdult)} About {needs.minutesPerTrial} min a
           trial at the rig. The calendar checks this.
         </p>

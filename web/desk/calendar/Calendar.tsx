@@ -1,4 +1,4 @@
-import { families, roomLacks, shortDate } from "@lampcrate/core";
+import { families, roomLacks, shortDate, tell } from "@lampcrate/core";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link } from "react-router";
@@ -49,7 +49,7 @@ export function Calendar() {
         <div className="row spread">
           <h2>Sessions</h2>
           <span className="soft small">
-            wall clock of the house, {zone}; this brief needs {needs.words}
+            wall clock of the house, {zone}; this brief needs {tell(needs, run.units)}
             {seats === null
               ? ""
               : `; up to ${rigs} ${rigs === 1 ? "rig" : "rigs"}, and ${adults} ${adults === 1 ? "adult" : "adults"} at them`}

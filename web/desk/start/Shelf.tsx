@@ -1,6 +1,6 @@
 import type { StarterLine } from "@lampcrate/contract";
 import { families, familyIds } from "@lampcrate/core";
-import type { Chosen } from "./Start.tsx";
+import type { Chosen } from "./chosen.ts";
 
 interface ShelfProps {
   readonly starters: readonly StarterLine[];

@@ -3,13 +3,11 @@ import { families, familyIds } from "@lampcrate/core";
 import { useQuery } from "@tanstack/react-query";
 import { useMemo, useState } from "react";
 import { houseQuery, startersQuery } from "../queries.ts";
+import type { Chosen } from "./chosen.ts";
 import { ImportPack } from "./ImportPack.tsx";
 import { Shelf } from "./Shelf.tsx";
 import { StartPanel } from "./StartPanel.tsx";
 import "./start.css";
-
-/** What a run can begin with: a starter from the shelf, or a blank brief of a family. */
-export type Chosen = { readonly kind: "starter"; readonly id: string } | { readonly kind: "blank"; readonly family: FamilyId };
 
 /** Ask: choose a challenge from the shelf, begin with a blank brief, or bring in a pack. */
 export function Start() {

@@ -7,7 +7,7 @@ import { AskError, api, ask } from "../../shared/client.ts";
 import { RigDrawing } from "../../shared/pieces/RigDrawing.tsx";
 import { materialsQuery, seasonQuery } from "../queries.ts";
 import { Labelled } from "../shell/Labelled.tsx";
-import type { Chosen } from "./Start.tsx";
+import type { Chosen } from "./chosen.ts";
 
 const kinds: readonly RunKind[] = ["drop-in", "workshop", "series", "at-home", "visiting group"];
 

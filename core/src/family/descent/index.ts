@@ -139,7 +139,11 @@ export const descent: Family = {
       floor: "any",
       minutesPerTrial: 1,
       rigsPerAdult: h > 2.2 ? 1 : 3,
-      words: `a clear circle of ${circle.toFixed(1)} m across at each rig and ${(h + 0.5).toFixed(1)} m of height`,
+      words: "a clear circle of {} across at each rig and {} of height",
+      fill: [
+        [circle, "length"],
+        [h + 0.5, "length"],
+      ],
     };
   },
   cautions: (s, context) => withCommonCautions(descentCautions(numberOf(s, descentSpec, "heightM")), context),

@@ -180,7 +180,11 @@ export const drive: Family = {
       floor: "level",
       minutesPerTrial: 1.5,
       rigsPerAdult: 3,
-      words: `a level lane of ${lengthM.toFixed(1)} × ${(2 * halfM).toFixed(1)} m`,
+      words: "a level lane of {} × {}",
+      fill: [
+        [lengthM, "length"],
+        [2 * halfM, "length"],
+      ],
     };
   },
   cautions: (spec, context) =>

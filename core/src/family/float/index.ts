@@ -156,7 +156,11 @@ export const float: Family = {
       floor: "washable",
       minutesPerTrial: 3,
       rigsPerAdult: 3,
-      words: `a tub at least ${Math.ceil(150 * side)} cm wide at each rig, water deeper than the walls by 20 mm, a dry way round`,
+      words: "a tub at least {} wide at each rig, water deeper than the walls by {}, a dry way round",
+      fill: [
+        [1.5 * side, "length"],
+        [0.02, "length"],
+      ],
     };
   },
   cautions: (_s, context) => withCommonCautions(floatCautions, context),

@@ -236,7 +236,12 @@ export const glide: Family = {
       floor: "any",
       minutesPerTrial: 1,
       rigsPerAdult: 3,
-      words: `a lane of ${lengthM.toFixed(1)} × ${(2 * halfWidthM).toFixed(1)} m, ${heightM.toFixed(1)} m high, everybody behind the thrower`,
+      words: "a lane of {} × {}, {} high, everybody behind the thrower",
+      fill: [
+        [lengthM, "length"],
+        [2 * halfWidthM, "length"],
+        [heightM, "length"],
+      ],
     };
   },
   cautions: (_spec, context) => withCommonCautions(glideCautions, context),

@@ -116,7 +116,11 @@ export const landing: Family = {
       floor: "washable",
       minutesPerTrial: 2,
       rigsPerAdult: h > 2.2 ? 1 : 3,
-      words: `a washable circle of ${circle.toFixed(1)} m across at each rig and ${(h + 0.5).toFixed(1)} m of height`,
+      words: "a washable circle of {} across at each rig and {} of height",
+      fill: [
+        [circle, "length"],
+        [h + 0.5, "length"],
+      ],
     };
   },
   cautions: (s, context) => {

@@ -163,7 +163,12 @@ export const launchBand: Family = {
       floor: "any",
       minutesPerTrial: 1,
       rigsPerAdult: 1,
-      words: `a lane of ${lane.lengthM.toFixed(1)} × ${(2 * lane.halfWidthM).toFixed(1)} m with a backstop, ${lane.clearHeightM.toFixed(1)} m high, for the strongest build the brief allows`,
+      words: "a lane of {} × {} with a backstop, {} high, for the strongest build the brief allows",
+      fill: [
+        [lane.lengthM, "length"],
+        [2 * lane.halfWidthM, "length"],
+        [lane.clearHeightM, "length"],
+      ],
     };
   },
   cautions: (spec, context) => {

@@ -205,7 +205,12 @@ export const launchPuff: Family = {
       floor: "any",
       minutesPerTrial: 1,
       rigsPerAdult: 1,
-      words: `a lane of ${lane.lengthM.toFixed(1)} × ${(2 * lane.halfWidthM).toFixed(1)} m, ${lane.clearHeightM.toFixed(1)} m high, for the strongest ${sourceOf(spec)} and the lightest rocket the brief allows`,
+      words: `a lane of {} × {}, {} high, for the strongest ${sourceOf(spec)} and the lightest rocket the brief allows`,
+      fill: [
+        [lane.lengthM, "length"],
+        [2 * lane.halfWidthM, "length"],
+        [lane.clearHeightM, "length"],
+      ],
     };
   },
   cautions: (spec, context) => withCommonCautions(puffCautions(sourceOf(spec) === "stomp"), context),

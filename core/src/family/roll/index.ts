@@ -164,7 +164,12 @@ export const roll: Family = {
       floor: "any",
       minutesPerTrial: 2,
       rigsPerAdult: 3,
-      words: `the track and a metre to each side, about ${lengthM.toFixed(1)} × 3 m, ${(startM + 0.5).toFixed(1)} m high`,
+      words: "the track and a metre to each side, about {} × {}, {} high",
+      fill: [
+        [lengthM, "length"],
+        [3, "length"],
+        [startM + 0.5, "length"],
+      ],
     };
   },
   cautions: (_spec, context) => withCommonCautions(rollCautions, { ...context, smallParts: true }),

@@ -104,7 +104,11 @@ export const span: Family = {
       floor: "level",
       minutesPerTrial: 3,
       rigsPerAdult: 3,
-      words: `1.5 × ${length.toFixed(1)} m of clear floor at each rig, with a catch tray under the deck`,
+      words: "{} × {} of clear floor at each rig, with a catch tray under the deck",
+      fill: [
+        [1.5, "length"],
+        [length, "length"],
+      ],
     };
   },
   cautions: (_spec, context) => withCommonCautions(spanCautions, context),

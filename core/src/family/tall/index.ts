@@ -117,7 +117,12 @@ export const tall: Family = {
       floor: "level",
       minutesPerTrial: 2,
       rigsPerAdult: 3,
-      words: `1.2 × 1.2 m for each team and ${high.toFixed(1)} m of height`,
+      words: "{} × {} for each team and {} of height",
+      fill: [
+        [1.2, "length"],
+        [1.2, "length"],
+        [high, "length"],
+      ],
     };
   },
   cautions: (spec, context) => {
