@@ -35,7 +35,7 @@ export function judge(got: unknown, expected: unknown, tolerance: Tolerance): Ju
   let deviation = 0;
   const walk = (g: unknown, e: unknown, t: Tolerance, path: string): void => {
     if (t.oneOf) {
-      if (!t.oneOf.includes(g)) wrong.push(path);
+      if (!t.oneOf.some((one) => JSON.stringify(one) === JSON.stringify(g))) wrong.push(path);
     } else if (Array.isArray(e)) {
       if (!Array.isArray(g) || g.length !== e.length) wrong.push(`${path} length`);
       else for (const [i, part] of e.entries()) walk(g[i], part, partOf(t, i), `${path}[${i}]`);

@@ -2,9 +2,12 @@ import { rectangleCount } from "../src/kit/cut.ts";
 import { drawLine, drawRebuilds, type LineUse, spoilWithMiscuts } from "../src/kit/demand.ts";
 import { drawHeads, type HeadsModel, headsPosterior } from "../src/kit/heads.ts";
 import { learnAmount, learnRebuild, learnSpoil } from "../src/kit/learn.ts";
+import type { CrateInput } from "../src/kit/manifest.ts";
 import { type CrateLine, manifestOf, usualDraws } from "../src/kit/manifest.ts";
+import { collectStart, preparation, toBuy } from "../src/kit/prepare.ts";
 import { quantileOf } from "../src/kit/rounding.ts";
 import { commonRank, targetFromCosts } from "../src/kit/serviceLevel.ts";
+import { tornadoOf } from "../src/kit/tornado.ts";
 import { type Grouping, unitsFor } from "../src/kit/units.ts";
 
 // biome-ignore lint/suspicious/noExplicitAny: a reference file's input is whatever the file says
@@ -85,6 +88,30 @@ function ranks(i: Input): unknown {
   };
 }
 
+function tornadoInput(i: Input): CrateInput {
+  return {
+    sessions: [{ id: seed, heads: headsOf(i.heads) }],
+    grouping: { teamSize: i.k ?? 1, seats: i.seats ?? 6, share: i.share ?? 1, rigServes: i.rigServes ?? 12 },
+    rebuilding: { buildBy: i.buildBy, rate: i.q, loops: i.loops },
+    target: i.target,
+    lines: i.lines.map((l: Input) => ({
+      id: l.id,
+      per: l.per,
+      kind: l.kind,
+      amount: l.a,
+      perRebuild: l.f,
+      spoilRate: l.p,
+      spread: l.c,
+      step: l.step ?? 1,
+      share: l.share ?? 1,
+      unitsPerItem: l.unitsPerItem ?? 1,
+      loss: l.loss ?? 0,
+      price: l.price,
+      onHand: 0,
+    })),
+  };
+}
+
 /** Quantities of kit sizing by name; a name not listed is not built yet. */
 export const kit: Readonly<Record<string, (input: Input) => unknown>> = {
   heads: (i) => summary(drawHeads(headsOf(i.heads), seed, usualDraws), i.quantiles),
@@ -92,6 +119,14 @@ export const kit: Readonly<Record<string, (input: Input) => unknown>> = {
   units: (i) => summary(unitsOf(i), i.quantiles),
   lineDemand,
   spoilWithMiscuts: (i) => spoilWithMiscuts(i.pBuild, i.pCut),
+  toBuy: (i) => toBuy(i.need, i.onHand, i.onOrder, i.promised),
+  collectStart: (i) => collectStart(i.needBy, i.toBuy, i.ratePerWeek),
+  preparation: (i) => preparation(i.tasks, i.days),
+  tornado: (i) => {
+    const { base, swings } = tornadoOf(tornadoInput(i));
+    const pairs = Object.fromEntries(swings.map(({ factor, low, high }) => [factor, [low, high]]));
+    return { base, ...pairs, order: swings.map(({ factor }) => factor) };
+  },
   learnSpoil: (i) => learnSpoil(i.p0, i.spoilt, i.good),
   learnRebuild: (i) =>
     learnRebuild(

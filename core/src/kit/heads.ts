@@ -27,7 +27,7 @@ export function drawHeads(heads: HeadsModel, seed: string, draws: number): Int32
 }
 
 /** The cap: as given; unknown, 5 × the greatest number named for forecast and learned, none for the others. */
-function capOf(heads: HeadsModel): number {
+export function capOf(heads: HeadsModel): number {
   if (heads.cap !== undefined) return heads.cap;
   if (heads.model === "forecast") return 5 * heads.high;
   if (heads.model === "learned") return 5 * Math.max(heads.high, ...heads.past);

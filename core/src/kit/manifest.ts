@@ -2,9 +2,9 @@ import { BinomialDraws } from "../random/discrete.ts";
 import { seedOf, uniformAt } from "../random/stream.ts";
 import { type CutPlan, rectangleCount } from "./cut.ts";
 import { drawLine, drawRebuilds, type LineDraws, type LineUse, type Rebuilding } from "./demand.ts";
-import { drawHeads, type HeadsModel } from "./heads.ts";
-import { ceiling, quantileOf } from "./rounding.ts";
-import { commonRank } from "./serviceLevel.ts";
+import { capOf, drawHeads, type HeadsModel } from "./heads.ts";
+import { ceiling, quantileOf, roundHalfUp } from "./rounding.ts";
+import { commonRank, costsAt, type RankedLine } from "./serviceLevel.ts";
 import { type Grouping, unitsFor } from "./units.ts";
 
 /** Draws behind every manifest. */
@@ -14,6 +14,8 @@ export const usualDraws = 4000;
 export interface CrateSession {
   readonly id: string;
   readonly heads: HeadsModel;
+  /** Every draw's heads times this, rounded, never above the cap: what if more or fewer came. */
+  readonly scale?: number | undefined;
 }
 
 /** A line with what it costs and what there is of it. */
@@ -77,22 +79,7 @@ export interface Manifest {
 
 /** Sizes the whole crate for one session, or for all sessions of a run at once (reusables come back between sessions). */
 export function manifestOf(input: CrateInput): Manifest {
-  const draws = input.draws ?? usualDraws;
-  const sessions = input.sessions.map((session) => sessionDraws(session, input, draws));
-  const drawn = input.lines.map((line) =>
-    sumSessions(
-      line,
-      sessions.map((s) => s.byLine(line)),
-      draws,
-    ),
-  );
-  const counts = input.lines.map((line) => (line.cut ? rectangleCount(line.cut) : null));
-  const priced = input.lines.map((line, l) => ({
-    id: line.id,
-    draws: drawn[l]?.draws ?? [],
-    step: line.kind === "measured" ? line.step : 1,
-    price: line.cut && counts[l]?.count ? line.price / counts[l].count : line.price,
-  }));
+  const { draws, sessions, drawn, counts, priced } = drawCrate(input);
   const level = commonRank(priced, input.target);
   const lines = input.lines.map((line, l) => manifestLine(line, drawn[l] ?? nothing, counts[l] ?? null, level));
   const heads = sessions.reduce<Float64Array<ArrayBuffer>>((sum, s) => addTo(sum, s.heads), new Float64Array(draws)).sort();
@@ -109,6 +96,31 @@ export function manifestOf(input: CrateInput): Manifest {
     costOfOnePointMore: level.costOfOnePointMore,
     short: lines.filter((line) => line.short > 0).length,
   };
+}
+
+/** Σ quantity × unit price at the common rank of each target, cents, from one set of draws. */
+export function crateCosts(input: CrateInput, targets: readonly number[]): readonly number[] {
+  return costsAt(drawCrate(input).priced, targets);
+}
+
+function drawCrate(input: CrateInput) {
+  const draws = input.draws ?? usualDraws;
+  const sessions = input.sessions.map((session) => sessionDraws(session, input, draws));
+  const drawn = input.lines.map((line) =>
+    sumSessions(
+      line,
+      sessions.map((s) => s.byLine(line)),
+      draws,
+    ),
+  );
+  const counts = input.lines.map((line) => (line.cut ? rectangleCount(line.cut) : null));
+  const priced: readonly RankedLine[] = input.lines.map((line, l) => ({
+    id: line.id,
+    draws: drawn[l]?.draws ?? [],
+    step: line.kind === "measured" ? line.step : 1,
+    price: line.cut && counts[l]?.count ? line.price / counts[l].count : line.price,
+  }));
+  return { draws, sessions, drawn, counts, priced };
 }
 
 const nothing: LineDraws = { draws: new Float64Array(), base: 0, rebuild: 0, spoilt: 0 };
@@ -152,7 +164,10 @@ interface SessionDraws {
 }
 
 function sessionDraws(session: CrateSession, input: CrateInput, draws: number): SessionDraws {
-  const heads = drawHeads(session.heads, session.id, draws);
+  const came = drawHeads(session.heads, session.id, draws);
+  const { scale = 1 } = session;
+  const most = capOf(session.heads);
+  const heads = scale === 1 ? came : came.map((n) => Math.min(most, roundHalfUp(n * scale)));
   const builders = heads.map((n) => unitsFor(input.rebuilding.buildBy, n, input.grouping));
   const tiers = splitTiers(builders, input.tiers ?? [], session.id);
   const none = new Int32Array(draws);

@@ -63,6 +63,23 @@ export function commonRank(lines: readonly RankedLine[], target: number): Servic
   };
 }
 
+/** Σ quantity × price at the common rank of each target, cents. */
+export function costsAt(lines: readonly RankedLine[], targets: readonly number[]): readonly number[] {
+  const n = lines[0]?.draws.length ?? 0;
+  if (n === 0) return targets.map(() => 0);
+  const sorted = lines.map((line) => sortedCopy(line.draws));
+  const greatest = new Float64Array(n);
+  for (const [l, line] of lines.entries()) {
+    const ranks = ranksOf(line.draws, sorted[l] ?? new Float64Array());
+    for (let i = 0; i < n; i += 1) greatest[i] = Math.max(greatest[i] ?? 0, ranks[i] ?? 0);
+  }
+  const order = sortedCopy(greatest);
+  return targets.map((target) => {
+    const rank = quantileOf(order, target);
+    return lines.reduce((sum, line, l) => sum + stepUp(sorted[l]?.[rank - 1] ?? 0, line.step) * line.price, 0);
+  });
+}
+
 function sortedCopy(values: ArrayLike<number>): Float64Array {
   const copy = new Float64Array(values.length);
   copy.set(values);
