@@ -26,6 +26,7 @@ export * from "./finding/runFindings.ts";
 export * from "./finding/testWords.ts";
 export * from "./finding/welch.ts";
 export * from "./finding/words.ts";
+export * from "./format/pastedLines.ts";
 export * from "./format/unknownParts.ts";
 export * from "./kit/cut.ts";
 export * from "./kit/cutLayout.ts";

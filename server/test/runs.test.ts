@@ -34,6 +34,7 @@ describe("publishing", () => {
   it("freezes a numbered version that later edits don't touch", async () => {
     const run = await makeRun(house);
     expect(run.publishedVersion).toBe(1);
+    expect(run.changedSincePublished).toBe(false);
     const edited = await put(run, 2.4);
     expect(edited.changedSincePublished).toBe(true);
     expect((await sheetOf(run)).brief.spec["heightM"]).toBe(run.brief.spec["heightM"]);

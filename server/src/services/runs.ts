@@ -1,3 +1,4 @@
+import { isDeepStrictEqual } from "node:util";
 import type { BriefSave, NewRun, RunDoc, RunSave, RunSettings, SessionDoc } from "@lampcrate/contract";
 import { addDays, dateOf, dateWords, endOfDay, plainCode, spokenCode } from "@lampcrate/core";
 import { asc, count, eq } from "drizzle-orm";
@@ -53,7 +54,7 @@ export function runDoc(db: Store, id: string, person: Person): RunDoc {
     status: row.status,
     code: row.code,
     publishedVersion: row.publishedVersion,
-    changedSincePublished: version !== null && JSON.stringify(version.brief) !== JSON.stringify(doc),
+    changedSincePublished: version !== null && !isDeepStrictEqual(version.brief, doc),
     publicUrl: houseDoc(db).publicUrl,
     brief: doc,
     briefRevision: revision,

@@ -3,8 +3,10 @@ import { Ruler } from "../../shared/pieces/Ruler.tsx";
 import { quantityScale, shareScale } from "../../shared/pieces/scale.ts";
 import { Whole } from "../brief/BriefRest.tsx";
 import { useRunWork } from "../run/RunContext.ts";
+import { CutMaps } from "./CutMaps.tsx";
 import { HeadsDials } from "./HeadsDials.tsx";
 import { LineTable } from "./LineTable.tsx";
+import { WhatMatters } from "./WhatMatters.tsx";
 
 /** Size the kit: who comes, what a kit takes, how sure to be. The manifest beside it moves with every dial. */
 export function Crate() {
@@ -97,6 +99,8 @@ export function Crate() {
         </div>
       </section>
       <LineTable />
+      <WhatMatters />
+      <CutMaps />
     </>
   );
 }

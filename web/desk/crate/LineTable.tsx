@@ -1,10 +1,11 @@
-import type { BriefLine } from "@lampcrate/contract";
 import { nanoid } from "nanoid";
 import { useId, useState } from "react";
 import { Link } from "react-router";
 import { useRunWork } from "../run/RunContext.ts";
 import { LineForm } from "./LineForm.tsx";
+import { PasteLines } from "./PasteLines.tsx";
 import { amountWords } from "./show.ts";
+import { usualLine } from "./usualLine.ts";
 
 const sources = { packed: "packed for them", house: "from the house", home: "found at home" } as const;
 
@@ -13,27 +14,12 @@ export function LineTable() {
   const { run, draft, materials } = useRunWork();
   const { brief, change } = draft;
   const [editing, setEditing] = useState<string | null>(null);
+  const [pasting, setPasting] = useState(false);
   const choose = useId();
   const add = (materialId: string): void => {
     const material = materials.find((m) => m.id === materialId);
     if (!material) return;
-    const line: BriefLine = {
-      id: nanoid(12),
-      materialId,
-      per: brief.buildBy,
-      kind: material.unit === "piece" ? "counted" : "measured",
-      amount: material.unit === "mm" ? 600 : 1,
-      perRebuild: 0.5,
-      spoilRate: 0.04,
-      spread: 0.35,
-      share: brief.shareAtOnce,
-      unitsPerItem: 1,
-      loss: 0.3,
-      source: "packed",
-      standIn: "",
-      tier: null,
-      cut: null,
-    };
+    const line = usualLine(nanoid(12), material, brief);
     change({ lines: [...brief.lines, line] }, `added ${material.name}`);
     setEditing(line.id);
   };
@@ -124,10 +110,14 @@ export function LineTable() {
             </option>
           ))}
         </select>
+        <button type="button" className="second" onClick={() => setPasting(true)}>
+          Paste from a spreadsheet
+        </button>
         <Link to="/store" className="small">
           not in the list? store room
         </Link>
       </div>
+      {pasting ? <PasteLines onDone={() => setPasting(false)} /> : null}
     </section>
   );
 }

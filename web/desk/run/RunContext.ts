@@ -1,5 +1,5 @@
 import type { MaterialDoc, RunDoc, SessionDoc } from "@lampcrate/contract";
-import type { HeadsModel } from "@lampcrate/core";
+import type { CrateInput, HeadsModel } from "@lampcrate/core";
 import { createContext, useContext } from "react";
 import type { CrateFor } from "../../shared/crateInput.ts";
 import type { Crate } from "../crate/useCrate.ts";
@@ -19,6 +19,8 @@ export interface RunWork {
   /** Why the heads could not be saved; the dial keeps its place. */
   readonly headsTrouble: string | null;
   readonly changeHeads: (heads: HeadsModel, settled: boolean) => void;
+  /** What the crate is sized from. */
+  readonly crateInput: CrateInput;
   readonly crate: Crate;
 }
 

@@ -1,5 +1,5 @@
 import type { MaterialDoc, RunDoc } from "@lampcrate/contract";
-import type { HeadsModel } from "@lampcrate/core";
+import type { CrateInput, HeadsModel } from "@lampcrate/core";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useMemo, useState } from "react";
 import { AskError, api, ask } from "../../shared/client.ts";
@@ -29,7 +29,10 @@ export function useRunState(run: RunDoc, materials: readonly MaterialDoc[]): Run
   const of = session?.id ?? run.id;
   const heads = dialled[of] ?? session?.heads ?? run.heads;
   const sessions = useMemo(() => run.sessions.map((s) => ({ ...s, heads: dialled[s.id] ?? s.heads })), [run.sessions, dialled]);
-  const input = crateInput(run.id, draft.brief, dialled[run.id] ?? run.heads, sessions, materials, crateFor);
+  const ofRun = dialled[run.id] ?? run.heads;
+  const key = JSON.stringify(crateInput(run.id, draft.brief, ofRun, sessions, materials, crateFor));
+  // The same object while nothing in it has changed: what is reckoned from it rests with it.
+  const input = useMemo(() => JSON.parse(key) as CrateInput, [key]);
   const crate = useCrate(input);
 
   const changeHeads = (next: HeadsModel, settled: boolean): void => {
@@ -71,5 +74,5 @@ export function useRunState(run: RunDoc, materials: readonly MaterialDoc[]): Run
       await queries.invalidateQueries({ queryKey: runQuery(run.id).queryKey });
     }
   };
-  return { run, draft, materials, crateFor, setCrateFor, session, heads, headsTrouble, changeHeads, crate };
+  return { run, draft, materials, crateFor, setCrateFor, session, heads, headsTrouble, changeHeads, crateInput: input, crate };
 }

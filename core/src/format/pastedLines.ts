@@ -1,0 +1,110 @@
+import { parseQuantity } from "../quantity/parse.ts";
+import { refusalWords } from "../quantity/reasons.ts";
+
+/** A material that a pasted row may name. */
+export interface NamedMaterial {
+  readonly id: string;
+  readonly name: string;
+  readonly unit: "piece" | "mm" | "g" | "ml";
+}
+
+/** A row that can be taken: amounts in the material's unit, the spoil rate as a share; null where the row says nothing. */
+export interface PastedLine {
+  readonly materialId: string;
+  readonly amount: number;
+  readonly per: "builder" | "team" | "table" | "rig" | "session" | "series" | null;
+  readonly spoilRate: number | null;
+  readonly standIn: string;
+}
+
+/** What a paste holds: rows that can be taken, and for each other one what is wrong with it, by its number from 1. */
+export interface Pasted {
+  readonly lines: readonly PastedLine[];
+  readonly troubles: readonly { readonly row: number; readonly words: string }[];
+}
+
+const columns = ["material", "amount", "per", "spoil", "stand-in"] as const;
+type Column = (typeof columns)[number];
+
+const headings: Readonly<Record<string, Column>> = {
+  material: "material",
+  name: "material",
+  amount: "amount",
+  quantity: "amount",
+  takes: "amount",
+  per: "per",
+  "for each": "per",
+  spoil: "spoil",
+  spoilt: "spoil",
+  "spoil rate": "spoil",
+  "stand-in": "stand-in",
+  "or use": "stand-in",
+};
+
+const units = ["builder", "team", "table", "rig", "session", "series"] as const;
+
+/**
+ * Reads rows pasted from a spreadsheet. A first row of headings says which column is which; without it they stand in the
+ * order material, amount, for whom, spoil, stand-in. Amounts take any unit of the material's kind ("1.2 m", "600").
+ */
+export function pastedLines(rows: readonly (readonly string[])[], materials: readonly NamedMaterial[]): Pasted {
+  const used = rows
+    .map((cells, i) => ({ cells: cells.map((cell) => cell.trim()), row: i + 1 }))
+    .filter(({ cells }) => cells.some((cell) => cell !== ""));
+  const order = headingsOf(used[0]?.cells ?? []);
+  const lines: PastedLine[] = [];
+  const troubles: { row: number; words: string }[] = [];
+  for (const { cells, row } of order ? used.slice(1) : used) {
+    const at = (column: Column): string => cells[(order ?? columns).indexOf(column)] ?? "";
+    const read = readRow(at, materials);
+    if ("words" in read) troubles.push({ row, words: read.words });
+    else lines.push(read);
+  }
+  return { lines, troubles };
+}
+
+/** Which column each cell heads; null when the row is no row of headings. */
+function headingsOf(cells: readonly string[]): readonly (Column | null)[] | null {
+  const found = cells.map((cell) => headings[cell.toLowerCase()] ?? null);
+  return found.includes("material") ? found : null;
+}
+
+function readRow(at: (column: Column) => string, materials: readonly NamedMaterial[]): PastedLine | { readonly words: string } {
+  const name = at("material");
+  const material = materials.find((m) => m.name.toLowerCase() === name.toLowerCase());
+  if (!material)
+    return {
+      words: name === "" ? "Say which material." : `The store room has no “${name}”. Add it there, or write its name as it stands there.`,
+    };
+  const amount = readAmount(at("amount"), material.unit);
+  if ("words" in amount) return amount;
+  const per = at("per")
+    .toLowerCase()
+    .replace(/^(per|for each) /, "");
+  const unit = units.find((u) => u === per || `${u}s` === per);
+  if (per !== "" && !unit) return { words: `“${at("per")}” is not one of ${units.join(", ")}.` };
+  const spoil = at("spoil") === "" ? null : readShare(at("spoil"));
+  if (Number.isNaN(spoil)) return { words: `“${at("spoil")}” is no spoil rate from 0 to 95 %.` };
+  return { materialId: material.id, amount: amount.value, per: unit ?? null, spoilRate: spoil, standIn: at("stand-in").slice(0, 160) };
+}
+
+const asked = {
+  piece: { dimension: "count", defaultUnit: null },
+  mm: { dimension: "length", defaultUnit: "mm" },
+  g: { dimension: "mass", defaultUnit: "g" },
+} as const;
+
+function readAmount(text: string, unit: NamedMaterial["unit"]): { readonly value: number } | { readonly words: string } {
+  const as = unit === "ml" ? asked.piece : asked[unit];
+  const read = parseQuantity(text.replace(unit === "ml" ? /\s*ml$/i : /^$/, ""), as);
+  if (!read.ok) return { words: refusalWords(read.reason, text, as) };
+  const value = unit === "mm" || unit === "g" ? read.si * 1000 : read.si;
+  return value > 0 ? { value } : { words: "The amount must be more than nothing." };
+}
+
+function readShare(text: string): number {
+  const read = parseQuantity(text.replace(/\s*%$/, ""), { dimension: "length", defaultUnit: "m" });
+  if (!read.ok) return Number.NaN;
+  const share = text.includes("%") || read.si > 1 ? read.si / 100 : read.si;
+  return share <= 0.95 ? share : Number.NaN;
+}

@@ -1,0 +1,51 @@
+import { describe, expect, it } from "vitest";
+import { type NamedMaterial, pastedLines } from "../src/index.ts";
+
+const materials: readonly NamedMaterial[] = [
+  { id: "cup", name: "Paper cup", unit: "piece" },
+  { id: "string", name: "Cotton string", unit: "mm" },
+  { id: "sand", name: "Play sand", unit: "g" },
+  { id: "paint", name: "Paint", unit: "ml" },
+];
+const rows = (text: string): string[][] => text.split("\n").map((line) => line.split("|"));
+
+describe("lines pasted from a spreadsheet", () => {
+  it("stand in their usual order without headings, in any unit of the material's kind", () => {
+    const { lines, troubles } = pastedLines(
+      rows("paper CUP|2|per builder|4 %|yoghurt pot\nCotton string|1.2 m|team\nPlay sand|1/2 lb|rigs\nPaint|30 ml||0,1"),
+      materials,
+    );
+    expect(troubles).toEqual([]);
+    expect(lines).toMatchObject([
+      { materialId: "cup", amount: 2, per: "builder", spoilRate: 0.04, standIn: "yoghurt pot" },
+      { materialId: "string", amount: 1200, per: "team", spoilRate: null },
+      { materialId: "sand", per: "rig" },
+      { materialId: "paint", amount: 30, per: null, spoilRate: 0.1 },
+    ]);
+    expect(lines[2]?.amount).toBeCloseTo(226.796185, 9);
+  });
+
+  it("follow headings in whatever order, and leave empty rows and other columns alone", () => {
+    const { lines, troubles } = pastedLines(
+      rows("Supplier|Takes|Name|Spoil rate\nthe mill|3|Paper cup|5\n|||\nthe mill|2|Paper cup|"),
+      materials,
+    );
+    expect(troubles).toEqual([]);
+    expect(lines.map(({ amount, spoilRate }) => [amount, spoilRate])).toEqual([
+      [3, 0.05],
+      [2, null],
+    ]);
+  });
+
+  it("are refused row by row, in words that say how to mend them", () => {
+    const { lines, troubles } = pastedLines(
+      rows("Paper cop|2\nPaper cup|about 2\nPaper cup|0\nPaper cup|2|each\nPaper cup|2|team|99 %\n|4\nPaper cup|5"),
+      materials,
+    );
+    expect(lines).toHaveLength(1);
+    expect(troubles.map(({ row }) => row)).toEqual([1, 2, 3, 4, 5, 6]);
+    expect(troubles[0]?.words).toContain("The store room has no “Paper cop”");
+    expect(troubles[3]?.words).toContain("builder, team, table, rig, session, series");
+    expect(pastedLines([], materials)).toEqual({ lines: [], troubles: [] });
+  });
+});
