@@ -1,4 +1,5 @@
 export type * from "./brief.ts";
+export type * from "./count.ts";
 export type * from "./entry.ts";
 export type * from "./findings.ts";
 export type * from "./house.ts";

@@ -1,4 +1,5 @@
 import type { Learned } from "@lampcrate/core";
+import type { CountDoc } from "./count.ts";
 import type { VersionDoc, VersionInput } from "./entry.ts";
 
 /** Pieces of a line that one practice build used up and spoilt. */
@@ -36,19 +37,24 @@ export interface Checked {
 /** What trying it first and earlier runs have taught. */
 export interface LearnedDoc {
   readonly trials: readonly HouseTrialDoc[];
+  /** What was counted after this run's sessions, oldest first. */
+  readonly counts: readonly CountDoc[];
   /** Checked results of this family and form, from house trials and accepted entries of every run. */
   readonly checked: readonly Checked[];
   /** Results of this run's house trials on its own goal's measure, for its ruler. */
   readonly marks: readonly number[];
   /** Pooled standard deviation within versions of this run; null until two trials of one version are in. */
   readonly seen: number | null;
-  /** What house trials say the run's numbers should be; null without any. */
+  /** What house trials and counted sessions say the run's numbers should be; null without any. */
   readonly advice: PracticeAdvice | null;
 }
 
-/** The brief's numbers as they were before any house trial, and after. */
+/** The brief's numbers as they were before any house trial or count, and after. */
 export interface PracticeAdvice {
-  readonly buildMinutes: { readonly before: number; readonly after: number };
+  /** null without house trials: nobody timed a build. */
+  readonly buildMinutes: { readonly before: number; readonly after: number } | null;
   readonly rebuildRate: { readonly before: number; readonly learned: Learned };
   readonly spoil: readonly { readonly lineId: string; readonly before: number; readonly learned: Learned }[];
+  /** Amounts per unit, in the material's unit, from counted sessions. */
+  readonly amounts: readonly { readonly lineId: string; readonly before: number; readonly learned: Learned }[];
 }

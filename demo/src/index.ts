@@ -1,4 +1,4 @@
-import type { EntryInput, RunKind, RunSettings, SessionInput } from "@lampcrate/contract";
+import type { CountInput, EntryInput, RunKind, RunSettings, SessionInput } from "@lampcrate/contract";
 import { type HeadsModel, seedOf, wholeBelow } from "@lampcrate/core";
 import {
   addHouseTrial,
@@ -17,6 +17,7 @@ import {
   publish,
   runDoc,
   saveBrief,
+  saveCount,
   saveHouse,
   saveSettings,
   setUp,
@@ -25,6 +26,7 @@ import {
 import { pino } from "pino";
 import { boardwalk, type DemoBrief, fullLine, raft, spinner } from "./briefs.ts";
 import { DemoDays, zone } from "./calendar.ts";
+import { boardwalkCounts } from "./counts.ts";
 import { boardwalkEntry, spinnerEntry } from "./entries.ts";
 import { type MaterialKey, materials, rooms } from "./house.ts";
 import { type DemoTrial, houseTrialsOf } from "./houseTrials.ts";
@@ -140,6 +142,8 @@ export async function loadDemo(folder: string, now: number, url: string): Promis
     now - 2 * day,
     { model: "forecast", low: 10, likely: 16, high: 24 },
   );
+  run.setClockTo(now - day / 7);
+  for (const [i, count] of boardwalkCounts.entries()) run.count(walk, i, count);
   run.setClockTo(now - 5 * day);
   for (const [starter, title, kind, week, roomId] of fromTheShelf) {
     const id = run.fromStarter(starter, title, kind, { opensOn: days.saturday(week), closesOn: days.in(34), revealOn: days.in(38) });
@@ -224,6 +228,12 @@ class DemoRuns {
   session(id: string, date: string, time: string, roomId: string, minutes: number, heads: HeadsModel, title: string): void {
     const input: SessionInput = { title, roomId, start: `${date}T${time}`, minutes, setUpMin: 60, tearDownMin: 45, heads };
     addSession(this.deps, this.planner, id, input);
+  }
+
+  /** What was left after the run's n-th session, where that is over. */
+  count(id: string, place: number, input: CountInput): void {
+    const held = runDoc(this.deps.db, id, this.planner).sessions[place];
+    if (held && held.endAt < this.deps.clock()) saveCount(this.deps, this.planner, id, held.id, input);
   }
 
   setClockTo(instant: number): void {

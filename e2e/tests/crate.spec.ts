@@ -51,3 +51,29 @@ test("the crate says what moves its cost, and how each sheet is cut", async ({ b
   await expect(maps).toContainText("5 pieces of 100\u00a0mm × 600\u00a0mm from each");
   await expect(maps.getByRole("img", { name: "How Thin card, large sheet is cut: 5 pieces, 5 cuts" })).toBeVisible();
 });
+
+test("what was left is counted; the next crate changes when what was learned is taken over, and heads can learn", async ({ browser }) => {
+  const desk = await openDesk(browser, house);
+  const { id } = await runOf(desk, house, "Boardwalk over the Bog");
+  await desk.goto(`${house.url}/run/${id}/crate`);
+  const after = desk.getByRole("region", { name: "After the session" });
+  await expect(after).toContainText("From 2 counted sessions");
+  const manifest = desk.getByRole("region", { name: "Manifest" });
+  const next = await manifest.textContent();
+  await desk.getByRole("complementary", { name: "Crate" }).getByRole("combobox").selectOption({ label: "Sat 21 Nov, Saturday drop-in" });
+  const form = after.getByRole("group", { name: "Count of Sat 21 Nov" });
+  await form.getByLabel("Newsprint sheet, left").fill("700");
+  await form.getByRole("button", { name: "Correct the count" }).click();
+  await expect(form.getByRole("alert")).toContainText("More is left and spoilt than was put out");
+  await form.getByLabel("Newsprint sheet, left").fill("20");
+  await form.getByRole("button", { name: "Correct the count" }).click();
+  await expect(form.getByText("counted", { exact: true })).toBeVisible();
+  await after.getByRole("button", { name: "Take them over" }).click();
+  await expect(after.getByText("The run has these numbers.")).toBeVisible();
+  await desk.getByRole("complementary", { name: "Crate" }).getByRole("combobox").selectOption({ label: "Sat 28 Nov, Saturday drop-in" });
+  await expect.poll(() => manifest.textContent()).not.toBe(next);
+  await desk.getByRole("combobox", { name: "How heads are reckoned" }).selectOption({ label: "what past sessions teach" });
+  await expect(desk.getByRole("region", { name: "Who comes" })).toContainText(
+    "moved by 2 counted sessions: 78, 91 builders. It now expects",
+  );
+});

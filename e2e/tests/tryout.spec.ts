@@ -77,7 +77,7 @@ test("a house trial moves the prediction and the crate's numbers, when the plann
   await trials.getByRole("button", { name: "Take them over" }).click();
   await expect(trials.getByText("The run has these numbers.")).toBeVisible();
   await expect(desk.getByText("saved", { exact: true })).toBeVisible();
-  await desk.getByRole("button", { name: /^Undo: took over what house trials say/ }).click();
+  await desk.getByRole("button", { name: /^Undo: took over what was learned/ }).click();
   await expect(trials.getByRole("button", { name: "Take them over" })).toBeVisible();
   await desk.getByRole("button", { name: /^Undo: logged a house trial/ }).click();
   await expect(trials.getByText("Build one yourself before anybody else does.")).toBeVisible();

@@ -5,6 +5,7 @@ export * as schema from "./db/schema.ts";
 export type { Deps } from "./deps.ts";
 export { type Running, serveHouse } from "./serve.ts";
 export { startingBrief, usualLine } from "./services/briefs.ts";
+export { saveCount } from "./services/counts.ts";
 export { addStaff, houseDoc, isEmpty, saveHouse, setUp } from "./services/house.ts";
 export { addHouseTrial } from "./services/houseTrials.ts";
 export { Intake } from "./services/intake.ts";

@@ -1,4 +1,5 @@
 export * from "./brief.ts";
+export * from "./count.ts";
 export * from "./entry.ts";
 export * from "./house.ts";
 export * from "./material.ts";

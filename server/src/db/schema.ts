@@ -1,4 +1,4 @@
-import type { AddedCaution, AddedHint, AddedRule, BriefDoc, Broke, CutDoc, MaterialDoc, TierDoc } from "@lampcrate/contract";
+import type { AddedCaution, AddedHint, AddedRule, BriefDoc, Broke, CutDoc, LineCount, MaterialDoc, TierDoc } from "@lampcrate/contract";
 import type { HeadsModel, Values } from "@lampcrate/core";
 import { index, integer, primaryKey, real, sqliteTable, text, uniqueIndex } from "drizzle-orm/sqlite-core";
 
@@ -319,6 +319,20 @@ export const practice = sqliteTable("practice", {
   tried: text("tried", { mode: "json" }).$type<BriefDoc>().notNull(),
 });
 
+/** What was left after a session, and the brief as it was used. */
+export const sessionCount = sqliteTable("session_count", {
+  sessionId: text("session_id")
+    .primaryKey()
+    .references(() => session.id, { onDelete: "cascade" }),
+  builders: integer("builders").notNull(),
+  rebuilds: text("rebuilds", { mode: "json" }).$type<readonly number[]>().notNull(),
+  lines: text("lines", { mode: "json" }).$type<readonly LineCount[]>().notNull(),
+  used: text("used", { mode: "json" }).$type<BriefDoc>().notNull(),
+  staffId: text("staff_id").references(() => staff.id),
+  at: integer("at").notNull(),
+  revision: integer("revision").notNull(),
+});
+
 /** Earlier words of an entry: who changed what, when. */
 export const correction = sqliteTable(
   "correction",
@@ -375,7 +389,7 @@ export const undoStep = sqliteTable(
       .notNull()
       .references(() => staff.id, { onDelete: "cascade" }),
     kind: text("kind", {
-      enum: ["house trial", "brief", "settings", "session added", "session changed", "session removed", "decision"],
+      enum: ["house trial", "session count", "brief", "settings", "session added", "session changed", "session removed", "decision"],
     }).notNull(),
     subject: text("subject").notNull(),
     words: text("words").notNull(),

@@ -1,5 +1,6 @@
 import {
   briefSave,
+  countInput,
   decisionInput,
   houseTrialInput,
   newRun,
@@ -14,6 +15,7 @@ import type { Deps } from "../deps.ts";
 import { type Signed, staffOnly } from "../http/signedIn.ts";
 import { body, ids } from "../http/validate.ts";
 import { bookings } from "../services/bookings.ts";
+import { saveCount } from "../services/counts.ts";
 import { findingsDoc, revealOf, trialsCsv } from "../services/findings.ts";
 import { houseDoc } from "../services/house.ts";
 import { addHouseTrial } from "../services/houseTrials.ts";
@@ -37,6 +39,7 @@ export function runRoutes(deps: Deps) {
   const planner = staffOnly(deps);
   const reader = staffOnly(deps, "floor", "sifter");
   const sifter = staffOnly(deps, "sifter");
+  const counter = staffOnly(deps, "floor");
   return new Hono<Signed>()
     .post("/runs", planner, body(newRun), (c) => c.json({ id: createRun(deps, c.req.valid("json")) }, 201))
     .get("/starters", reader, (c) => c.json(starterLines(houseDoc(deps.db).units)))
@@ -79,6 +82,11 @@ export function runRoutes(deps: Deps) {
     .put("/runs/:id/sessions/:session", planner, ids("id", "session"), body(sessionSave), (c) => {
       const { id, session } = c.req.valid("param");
       return c.json(saveSession(deps, c.get("person"), id, session, c.req.valid("json")));
+    })
+    .put("/runs/:id/sessions/:session/count", counter, ids("id", "session"), body(countInput), (c) => {
+      const { id, session } = c.req.valid("param");
+      saveCount(deps, c.get("person"), id, session, c.req.valid("json"));
+      return c.json(learnedDoc(deps.db, id));
     })
     .delete("/runs/:id/sessions/:session", planner, ids("id", "session"), (c) => {
       const { id, session } = c.req.valid("param");

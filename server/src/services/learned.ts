@@ -1,9 +1,21 @@
-import type { BriefDoc, Checked, LearnedDoc, PracticeAdvice, VersionDoc } from "@lampcrate/contract";
-import { type Family, families, learnRebuild, learnSpoil, mean, type Values } from "@lampcrate/core";
+import type { BriefDoc, BriefLine, Checked, LearnedDoc, PracticeAdvice, VersionDoc } from "@lampcrate/contract";
+import {
+  type Family,
+  families,
+  type Grouping,
+  learnAmount,
+  learnRebuild,
+  learnSpoil,
+  mean,
+  type RebuildSession,
+  unitsFor,
+  type Values,
+} from "@lampcrate/core";
 import { and, desc, eq } from "drizzle-orm";
 import type { Store } from "../db/open.ts";
 import { brief, run } from "../db/schema.ts";
 import { frozenVersion, loadBrief } from "./briefs.ts";
+import { type Counted, countsOf } from "./counts.ts";
 import { houseTrials, type Tried } from "./houseTrials.ts";
 import { runRow } from "./runs.ts";
 import { entriesOf } from "./sift.ts";
@@ -18,6 +30,7 @@ export function learnedDoc(db: Store, runId: string): LearnedDoc {
   const family = families[doc.family];
   const form = family.formOf(doc.spec, doc.design);
   const tried = houseTrials(db, runId);
+  const counted = countsOf(db, runId);
   const siblings = db
     .select({ id: run.id })
     .from(run)
@@ -36,10 +49,11 @@ export function learnedDoc(db: Store, runId: string): LearnedDoc {
   const own = [...tried.flatMap((t) => t.doc.versions), ...acceptedVersions(db, runId)];
   return {
     trials: tried.map((t) => t.doc),
+    counts: counted.map((c) => c.doc),
     checked,
     marks: tried.flatMap((t) => t.doc.versions.filter((v) => v.role === "build").flatMap(valuesOf)),
     seen: pooledSd(own),
-    advice: adviceOf(tried, doc),
+    advice: adviceOf(tried, counted, doc),
   };
 }
 
@@ -93,25 +107,66 @@ function pooledSd(versions: readonly VersionDoc[]): number | null {
   return freedom > 0 ? Math.sqrt(squares / freedom) : null;
 }
 
-/** The run's numbers before its first house trial, and what the trials make of them. Defaults weigh as ten observations. */
-function adviceOf(tried: readonly Tried[], now: BriefDoc): PracticeAdvice | null {
-  const [first] = tried;
-  if (!first) return null;
-  const before = first.brief;
+/** The run's numbers before its first house trial or count, and what these make of them. Defaults weigh as ten observations, or three sessions. */
+function adviceOf(tried: readonly Tried[], counted: readonly Counted[], now: BriefDoc): PracticeAdvice | null {
+  const before = tried[0]?.brief ?? counted[0]?.brief;
+  if (!before) return null;
   const minutes = tried.map((t) => t.doc.buildMinutes).sort((a, b) => a - b);
-  const sessions = tried.map((t) => ({ units: 1, rebuilds: Array.from({ length: before.loops }, (_, i) => (i < t.doc.rebuilds ? 1 : 0)) }));
-  const spoil = now.lines
-    .filter((line) => line.kind === "counted")
-    .flatMap((line) => {
-      const counts = tried.flatMap((t) => t.doc.broke.filter((b) => b.lineId === line.id));
-      if (counts.length === 0) return [];
-      const usual = before.lines.find((l) => l.id === line.id)?.spoilRate ?? line.spoilRate;
-      const sum = (of: "spoilt" | "good"): number => counts.reduce((total, count) => total + count[of], 0);
-      return [{ lineId: line.id, before: usual, learned: learnSpoil(usual, sum("spoilt"), sum("good")) }];
-    });
+  const middle = minutes[Math.floor((minutes.length - 1) / 2)];
   return {
-    buildMinutes: { before: before.buildMinutes, after: minutes[Math.floor((minutes.length - 1) / 2)] ?? before.buildMinutes },
-    rebuildRate: { before: before.rebuildRate, learned: learnRebuild(before.rebuildRate, before.loops, sessions) },
-    spoil,
+    buildMinutes: middle === undefined ? null : { before: before.buildMinutes, after: middle },
+    rebuildRate: {
+      before: before.rebuildRate,
+      learned: learnRebuild(before.rebuildRate, before.loops, rebuildSessions(tried, counted, before)),
+    },
+    spoil: now.lines
+      .filter((line) => line.kind === "counted")
+      .flatMap(({ id, spoilRate }) => {
+        const pieces = [
+          ...tried.flatMap((t) => t.doc.broke.filter((b) => b.lineId === id)),
+          ...counted.flatMap((c) =>
+            c.doc.lines.filter((l) => l.lineId === id).map((l) => ({ spoilt: l.spoilt, good: l.putOut - l.left - l.spoilt })),
+          ),
+        ];
+        if (pieces.length === 0) return [];
+        const usual = lineOf(before, id)?.spoilRate ?? spoilRate;
+        const sum = (of: "spoilt" | "good"): number => pieces.reduce((total, piece) => total + piece[of], 0);
+        return [{ lineId: id, before: usual, learned: learnSpoil(usual, sum("spoilt"), sum("good")) }];
+      }),
+    amounts: now.lines.flatMap((line) => amountOf(line, counted, before)),
   };
+}
+
+const lineOf = (brief: BriefDoc, id: string): BriefLine | undefined => brief.lines.find((line) => line.id === id);
+
+/** Each practice build is a session of one; a counted session has as many units as builders or teams. */
+function rebuildSessions(tried: readonly Tried[], counted: readonly Counted[], before: BriefDoc): readonly RebuildSession[] {
+  return [
+    ...tried.map((t) => ({ units: 1, rebuilds: Array.from({ length: before.loops }, (_, i) => (i < t.doc.rebuilds ? 1 : 0)) })),
+    ...counted.map((c) => ({ units: unitsFor(before.buildBy, c.doc.builders, groupingOf(before)), rebuilds: c.doc.rebuilds })),
+  ];
+}
+
+const groupingOf = (brief: BriefDoc): Grouping => ({
+  teamSize: brief.teamSize,
+  seats: brief.seatsPerTable,
+  share: brief.shareAtOnce,
+  rigServes: brief.rigServes,
+});
+
+/** What a unit really takes of a line, clear of rebuilds and spoil; nothing for what is shared or was never counted. */
+function amountOf(line: BriefLine, counted: readonly Counted[], before: BriefDoc): PracticeAdvice["amounts"] {
+  if (line.kind === "reusable") return [];
+  const usual = lineOf(before, line.id) ?? line;
+  const builds = line.per === before.buildBy;
+  const sessions = counted.flatMap(({ doc }) => {
+    const found = doc.lines.find((l) => l.lineId === line.id);
+    const units = unitsFor(line.per, doc.builders, groupingOf(before));
+    const rebuilds = builds ? doc.rebuilds.reduce((sum, n) => sum + n, 0) : 0;
+    return found && units > 0 ? [{ putOut: found.putOut, left: found.left, spoilt: found.spoilt, units, rebuilds }] : [];
+  });
+  if (sessions.length === 0) return [];
+  const { amount, perRebuild } = usual;
+  const learned = learnAmount({ kind: line.kind, amount, perRebuild, rebuildRate: before.rebuildRate, loops: before.loops }, sessions);
+  return [{ lineId: line.id, before: amount, learned: { value: learned.value, interval: learned.interval } }];
 }

@@ -1,7 +1,7 @@
 import type { BriefDoc, RunSettings } from "@lampcrate/contract";
 import { and, desc, eq, gt } from "drizzle-orm";
 import type { Store } from "../db/open.ts";
-import { entry, run, session, siftDecision, staff, undoStep } from "../db/schema.ts";
+import { entry, run, session, sessionCount, siftDecision, staff, undoStep } from "../db/schema.ts";
 import type { Deps } from "../deps.ts";
 import { Problem } from "../http/problem.ts";
 import { refuseTakenRoom } from "./bookings.ts";
@@ -78,6 +78,17 @@ function restore(db: Store, step: typeof undoStep.$inferSelect): number {
     case "house trial": {
       const next = expect(db.select().from(entry).where(eq(entry.id, step.subject)).get()?.revision);
       db.delete(entry).where(eq(entry.id, step.subject)).run();
+      return next;
+    }
+    case "session count": {
+      const here = eq(sessionCount.sessionId, step.subject);
+      const next = expect(db.select().from(sessionCount).where(here).get()?.revision);
+      const before = step.before as typeof sessionCount.$inferSelect | null;
+      db.delete(sessionCount).where(here).run();
+      if (before)
+        db.insert(sessionCount)
+          .values({ ...before, revision: next })
+          .run();
       return next;
     }
     case "session added": {

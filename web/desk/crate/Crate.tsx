@@ -1,8 +1,11 @@
 import type { HeadsModel } from "@lampcrate/core";
+import { useQuery } from "@tanstack/react-query";
 import { Ruler } from "../../shared/pieces/Ruler.tsx";
 import { quantityScale, shareScale } from "../../shared/pieces/scale.ts";
 import { Whole } from "../brief/BriefRest.tsx";
+import { learnedQuery } from "../queries.ts";
 import { useRunWork } from "../run/RunContext.ts";
+import { AfterSession } from "./AfterSession.tsx";
 import { CutMaps } from "./CutMaps.tsx";
 import { HeadsDials } from "./HeadsDials.tsx";
 import { LineTable } from "./LineTable.tsx";
@@ -12,12 +15,13 @@ import { WhatMatters } from "./WhatMatters.tsx";
 export function Crate() {
   const { run, draft, session, heads, changeHeads } = useRunWork();
   const { brief, change } = draft;
+  const past = (useQuery(learnedQuery(run.id)).data?.counts ?? []).map((c) => c.builders);
   const count = quantityScale("count", run.units, undefined, 1);
   return (
     <>
       <section className="sheet pad stack" aria-label="Who comes">
         <h2>Who comes{session ? "" : run.sessions.length > 0 ? " to a session, unless the session says otherwise" : ""}</h2>
-        <HeadsDials heads={heads} onChange={(next: HeadsModel, settled) => changeHeads(next, settled)} />
+        <HeadsDials heads={heads} past={past} onChange={(next: HeadsModel, settled) => changeHeads(next, settled)} />
         <div className="row">
           <label>
             <span className="unseen">Who builds</span>
@@ -99,6 +103,7 @@ export function Crate() {
         </div>
       </section>
       <LineTable />
+      <AfterSession />
       <WhatMatters />
       <CutMaps />
     </>

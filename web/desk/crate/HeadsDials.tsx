@@ -1,4 +1,4 @@
-import type { HeadsModel } from "@lampcrate/core";
+import { type HeadsModel, headsPosterior, tQuantile } from "@lampcrate/core";
 import { Ruler } from "../../shared/pieces/Ruler.tsx";
 import { quantityScale, shareScale } from "../../shared/pieces/scale.ts";
 
@@ -8,6 +8,7 @@ const names: readonly (readonly [Model, string])[] = [
   ["forecast", "a guess: low, likely, high"],
   ["signedUp", "signed up and walk-ins"],
   ["atHome", "take-home bags"],
+  ["learned", "what past sessions teach"],
 ];
 
 const people = quantityScale("count", "metric", undefined, 1);
@@ -15,25 +16,34 @@ const people = quantityScale("count", "metric", undefined, 1);
 /** How many will come: a distribution, never one number. */
 export function HeadsDials({
   heads,
+  past,
   onChange,
 }: {
   readonly heads: HeadsModel;
+  /** Builders of this run's counted sessions: what a learned distribution rests on. */
+  readonly past: readonly number[];
   readonly onChange: (heads: HeadsModel, settled: boolean) => void;
 }) {
   return (
     <div className="stack" style={{ gap: 8 }}>
       <label>
         <span className="unseen">How heads are reckoned</span>
-        <select className="second" value={heads.model} onChange={(event) => onChange(startOf(event.target.value, heads), true)}>
-          {names.map(([model, words]) => (
-            <option key={model} value={model}>
-              {words}
-            </option>
-          ))}
+        <select className="second" value={heads.model} onChange={(event) => onChange(startOf(event.target.value, heads, past), true)}>
+          {names
+            .filter(([model]) => model !== "learned" || past.length > 0 || heads.model === "learned")
+            .map(([model, words]) => (
+              <option key={model} value={model}>
+                {words}
+              </option>
+            ))}
         </select>
       </label>
       {heads.model === "forecast" || heads.model === "learned" ? (
-        <p className="small soft">One session in ten stays below the low number, one in ten goes above the high one.</p>
+        <p className="small soft">
+          {heads.model === "learned"
+            ? `The guess below, moved by ${heads.past.length} counted ${heads.past.length === 1 ? "session" : "sessions"}: ${heads.past.join(", ")} builders. ${learnedWords(heads)}`
+            : "One session in ten stays below the low number, one in ten goes above the high one."}
+        </p>
       ) : null}
       <div className="fields three">
         <Dials heads={heads} onChange={onChange} />
@@ -42,13 +52,24 @@ export function HeadsDials({
   );
 }
 
-function startOf(model: string, heads: HeadsModel): HeadsModel {
+/** What the past makes of the guess, in heads. */
+function learnedWords(heads: HeadsModel & { model: "learned" }): string {
+  const { mu, scale, df } = headsPosterior(heads);
+  const at = (p: number): number => Math.round(Math.exp(mu + scale * tQuantile(p, df)));
+  return `It now expects ${at(0.1)} to ${at(0.9)}, likely ${at(0.5)}.`;
+}
+
+function startOf(model: string, heads: HeadsModel, past: readonly number[]): HeadsModel {
   const likely =
     heads.model === "forecast" || heads.model === "learned" ? heads.likely : heads.model === "signedUp" ? heads.signedUp : heads.asked;
   const n = Math.max(4, Math.round(likely));
   const cap = heads.cap === undefined ? {} : { cap: heads.cap };
   if (model === "signedUp") return { model, signedUp: n, showRate: 0.85, walkIns: 3, ...cap };
   if (model === "atHome") return { model, asked: n, takeUp: 0.9, more: 5, ...cap };
+  if (model === "learned") {
+    const guess = heads.model === "forecast" ? heads : { low: Math.max(1, Math.round(n * 0.7)), likely: n, high: Math.round(n * 1.4) };
+    return { model, low: guess.low, likely: guess.likely, high: guess.high, past, ...cap };
+  }
   return { model: "forecast", low: Math.max(1, Math.round(n * 0.7)), likely: n, high: Math.round(n * 1.4), ...cap };
 }
 

@@ -2,9 +2,9 @@ import type { LearnedDoc } from "@lampcrate/contract";
 import { dateOf, families, shortDate, showQuantity } from "@lampcrate/core";
 import { useQuery } from "@tanstack/react-query";
 import { memo, useState } from "react";
+import { Advice } from "../learned/Advice.tsx";
 import { houseQuery, learnedQuery, materialsQuery } from "../queries.ts";
 import { useRunWork } from "../run/RunContext.ts";
-import { Advice } from "./Advice.tsx";
 import { TrialForm } from "./TrialForm.tsx";
 
 /** Practice builds by the house: logged as families do, and what they teach this run. */

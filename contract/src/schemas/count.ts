@@ -1,0 +1,16 @@
+import Joi from "joi";
+import type { CountInput } from "../count.ts";
+import { id, objectOf } from "./parts.ts";
+
+const amount = Joi.number().min(0).max(1e9).required();
+const people = Joi.number().integer().min(0).max(5000);
+
+export const countInput = objectOf<CountInput>({
+  builders: people.required(),
+  rebuilds: Joi.array().items(people).max(8).required(),
+  lines: Joi.array()
+    .max(40)
+    .unique("lineId")
+    .required()
+    .items(Joi.object({ lineId: id.required(), putOut: amount, left: amount, spoilt: amount })),
+});
