@@ -1,3 +1,4 @@
+import { purchasePlan } from "../src/kit/buy/purchase.ts";
 import { rectangleCount } from "../src/kit/cut.ts";
 import { drawLine, drawRebuilds, type LineUse, spoilWithMiscuts } from "../src/kit/demand.ts";
 import { drawHeads, type HeadsModel, headsPosterior } from "../src/kit/heads.ts";
@@ -5,10 +6,13 @@ import { learnAmount, learnRebuild, learnSpoil } from "../src/kit/learn.ts";
 import type { CrateInput } from "../src/kit/manifest.ts";
 import { type CrateLine, manifestOf, usualDraws } from "../src/kit/manifest.ts";
 import { collectStart, preparation, toBuy } from "../src/kit/prepare.ts";
+import { rollPlan } from "../src/kit/rolls.ts";
 import { quantileOf } from "../src/kit/rounding.ts";
 import { commonRank, targetFromCosts } from "../src/kit/serviceLevel.ts";
+import { sheetPlan } from "../src/kit/sheets.ts";
 import { tornadoOf } from "../src/kit/tornado.ts";
 import { type Grouping, unitsFor } from "../src/kit/units.ts";
+import { solve } from "./highs.ts";
 
 // biome-ignore lint/suspicious/noExplicitAny: a reference file's input is whatever the file says
 type Input = any;
@@ -126,6 +130,23 @@ export const kit: Readonly<Record<string, (input: Input) => unknown>> = {
     const { base, swings } = tornadoOf(tornadoInput(i));
     const pairs = Object.fromEntries(swings.map(({ factor, low, high }) => [factor, [low, high]]));
     return { base, ...pairs, order: swings.map(({ factor }) => factor) };
+  },
+  rollPlan: (i) => {
+    const pieces = i.pieces.map((p: Input) => ({ length: p.length, count: p.n }));
+    const plan = rollPlan({ rollLength: i.L, kerf: i.kerf ?? 0, pieces }, solve);
+    return plan.feasible ? { feasible: true, rolls: plan.rolls, lengthBound: plan.bound } : { feasible: false };
+  },
+  mixedPlan: (i) => {
+    const pieces = i.pieces.map((p: Input) => ({ w: p.w, h: p.h, count: p.n }));
+    const job = { parentW: i.W, parentH: i.H, rotate: i.rotate, kerf: i.kerf ?? 0, trimW: i.trimW ?? 0, trimH: i.trimH ?? 0, pieces };
+    const plan = sheetPlan(job, solve);
+    return plan.feasible ? { areaBound: plan.areaBound, parents: plan.parents, gapPercent: plan.gapPercent } : { feasible: false };
+  },
+  purchase: (i) => {
+    const plan = purchasePlan(i, solve);
+    if (!plan.feasible) return { feasible: false, unmet: plan.unmet.map(({ material, needBy }) => ({ material, needBy })) };
+    const { best, next } = plan;
+    return { feasible: true, cost: best.cost, suppliers: best.suppliers.map((s) => s.id).sort(), nextCost: next?.cost ?? null };
   },
   learnSpoil: (i) => learnSpoil(i.p0, i.spoilt, i.good),
   learnRebuild: (i) =>

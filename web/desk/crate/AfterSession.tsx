@@ -38,7 +38,7 @@ function CountForm({ session, counted }: { readonly session: SessionDoc; readonl
   const { run, draft, materials, crate } = useRunWork();
   const { brief } = draft;
   const queries = useQueryClient();
-  const lines = brief.lines.filter((line) => line.kind !== "reusable" && line.source !== "home");
+  const lines = brief.lines.filter((line) => line.kind !== "reusable" && line.source === "packed");
   const start: CountInput = {
     builders: counted?.builders ?? crate.manifest?.heads.median ?? 0,
     rebuilds: Array.from({ length: brief.loops }, (_, i) => counted?.rebuilds[i] ?? 0),

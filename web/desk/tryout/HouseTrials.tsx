@@ -60,7 +60,7 @@ function TrialTable({ learned }: { readonly learned: LearnedDoc }) {
       <tbody>
         {learned.trials.map((trial) => (
           <tr key={trial.id}>
-            <td>
+            <td style={{ whiteSpace: "nowrap" }}>
               {shortDate(dateOf(trial.at, zone))}
               <br />
               <span className="soft small">{trial.by}</span>

@@ -1,0 +1,96 @@
+/** A material to buy; amounts in its own unit. */
+export interface BuyMaterial {
+  readonly id: string;
+  readonly onHand?: number | undefined;
+  /** On its way and due in time. */
+  readonly onOrder?: number | undefined;
+  /** Promised to sessions outside this plan. */
+  readonly promised?: number | undefined;
+  /** It comes back after each crate, less what is lost. */
+  readonly reusable?: boolean | undefined;
+}
+
+/** Days from today, cents; `freeFrom` null: delivery is never free. */
+export interface BuySupplier {
+  readonly id: string;
+  readonly lead: number;
+  readonly fee: number;
+  readonly freeFrom: number | null;
+  readonly least: number;
+}
+
+export interface BuyPack {
+  readonly id: string;
+  readonly material: string;
+  readonly supplier: string;
+  readonly size: number;
+  readonly price: number;
+  /** Most that the supplier has. */
+  readonly max?: number | undefined;
+}
+
+/** A crate's needs by material, and the last day on which an order for it may arrive. */
+export interface BuyCrate {
+  readonly id: string;
+  readonly needBy: number;
+  readonly needs: Readonly<Record<string, number>>;
+  readonly losses?: Readonly<Record<string, number>> | undefined;
+}
+
+/** Everything a season's buying depends on. */
+export interface BuyProblem {
+  readonly materials: readonly BuyMaterial[];
+  readonly suppliers: readonly BuySupplier[];
+  readonly packs: readonly BuyPack[];
+  readonly crates: readonly BuyCrate[];
+}
+
+/** What must have arrived of a material by a day. */
+export interface Demand {
+  readonly material: string;
+  readonly needBy: number;
+  readonly amount: number;
+}
+
+/** What must be bought of each material by each of its days: more than nothing, days ascending. */
+export function demandsOf({ materials, crates }: Pick<BuyProblem, "materials" | "crates">): readonly Demand[] {
+  return materials.flatMap((material) => {
+    const wanted = crates.filter((crate) => (crate.needs[material.id] ?? 0) > 0);
+    const days = [...new Set(wanted.map((crate) => crate.needBy))].sort((a, b) => a - b);
+    const stock = (material.onHand ?? 0) + (material.onOrder ?? 0) - (material.promised ?? 0);
+    return days.flatMap((needBy) => {
+      const need = material.reusable
+        ? mostAtOnce(material.id, crates, needBy)
+        : sumBy(wanted, needBy, (crate) => crate.needs[material.id] ?? 0);
+      const amount = Math.max(0, need - stock);
+      return amount > 0 ? [{ material: material.id, needBy, amount }] : [];
+    });
+  });
+}
+
+const sumBy = (crates: readonly BuyCrate[], day: number, of: (crate: BuyCrate) => number): number =>
+  crates.reduce((sum, crate) => (crate.needBy <= day ? sum + of(crate) : sum), 0);
+
+/** Greatest need of crates out on one day, with all that was lost before it. */
+function mostAtOnce(id: string, crates: readonly BuyCrate[], until: number): number {
+  const days = [...new Set(crates.filter((crate) => crate.needBy <= until).map((crate) => crate.needBy))];
+  return Math.max(
+    0,
+    ...days.map((day) => {
+      const out = crates.filter((crate) => crate.needBy === day).reduce((sum, crate) => sum + (crate.needs[id] ?? 0), 0);
+      const lost = crates.filter((crate) => crate.needBy < day).reduce((sum, crate) => sum + (crate.losses?.[id] ?? 0), 0);
+      return out > 0 ? out + lost : 0;
+    }),
+  );
+}
+
+/** Demands that all packs arriving by their day together cannot cover. */
+export function unmetBy(problem: BuyProblem, demands: readonly Demand[]): readonly Demand[] {
+  const leads = new Map(problem.suppliers.map((supplier) => [supplier.id, supplier.lead]));
+  return demands.filter(({ material, needBy, amount }) => {
+    const inTime = problem.packs.filter(
+      (pack) => pack.material === material && (leads.get(pack.supplier) ?? Number.POSITIVE_INFINITY) <= needBy,
+    );
+    return inTime.reduce((sum, pack) => sum + pack.size * (pack.max ?? Number.POSITIVE_INFINITY), 0) < amount - 1e-9;
+  });
+}

@@ -1,0 +1,120 @@
+import { seedOf, uniformAt } from "../random/stream.ts";
+import type { Placed } from "./cutLayout.ts";
+import { type Filled, Filler, type SheetPiece } from "./filler.ts";
+import { coverProgram, type Solve } from "./solver.ts";
+
+/** Several sizes of piece from one size of sheet, whole units. */
+export interface SheetJob {
+  readonly parentW: number;
+  readonly parentH: number;
+  readonly rotate: boolean;
+  readonly kerf: number;
+  readonly trimW: number;
+  readonly trimH: number;
+  readonly pieces: readonly { readonly w: number; readonly h: number; readonly count: number }[];
+}
+
+/** Sheets cut alike, with where each piece lies; `of` is the piece's place in the job. */
+export interface SheetPattern {
+  readonly times: number;
+  readonly placed: readonly (Placed & { readonly of: number })[];
+}
+
+/** A plan for at least the pieces asked, with how far it may be from the fewest sheets; or the pieces that no sheet holds. */
+export type SheetPlan =
+  | { readonly feasible: false; readonly tooLarge: readonly number[] }
+  | {
+      readonly feasible: true;
+      readonly parents: number;
+      readonly areaBound: number;
+      /** 100 (parents − bound)/bound. */
+      readonly gapPercent: number;
+      /** Pieces over what was asked, by their place. */
+      readonly surplus: readonly number[];
+      readonly patterns: readonly SheetPattern[];
+    };
+
+const mostRounds = 60;
+const variations = 24;
+
+/**
+ * Guillotine patterns by column generation (Gilmore and Gomory, 1965): the linear program's shadow prices value each
+ * piece, a dynamic program fills a sheet worth most, until no sheet is worth more than itself; then whole numbers over
+ * the patterns found, with some made by greedy filling and by prices a little off, so that few pieces are served too.
+ */
+export function sheetPlan(job: SheetJob, solve: Solve): SheetPlan {
+  const { kerf } = job;
+  const [width, height] = [job.parentW - job.trimW + kerf, job.parentH - job.trimH + kerf];
+  const pieces: SheetPiece[] = job.pieces.map(({ w, h }) => ({ w: w + kerf, h: h + kerf }));
+  const needs = job.pieces.map((piece) => piece.count);
+  const fits = ({ w, h }: SheetPiece): boolean => (w <= width && h <= height) || (job.rotate && h <= width && w <= height);
+  const tooLarge = pieces.flatMap((piece, i) => (fits(piece) ? [] : [i]));
+  if (tooLarge.length > 0) return { feasible: false, tooLarge };
+  const filler = new Filler(pieces, width, height, job.rotate);
+  const columns = columnsOf(filler, pieces, needs, solve);
+  const { values } = solve(
+    coverProgram(
+      columns.map((column) => column.counts),
+      needs,
+      true,
+    ),
+  );
+  const used = columns.flatMap((column, j) => {
+    const times = Math.round(values[`x${j}`] ?? 0);
+    return times > 0 ? [{ times, column }] : [];
+  });
+  const parents = used.reduce((sum, { times }) => sum + times, 0);
+  const area = pieces.reduce((sum, { w, h }, i) => sum + w * h * (needs[i] ?? 0), 0);
+  const areaBound = Math.ceil(area / (width * height) - 1e-9);
+  return {
+    feasible: true,
+    parents,
+    areaBound,
+    gapPercent: areaBound > 0 ? (100 * (parents - areaBound)) / areaBound : 0,
+    surplus: needs.map((need, i) => used.reduce((sum, { times, column }) => sum + times * (column.counts[i] ?? 0), 0) - need),
+    patterns: used.map(({ times, column }) => ({
+      times,
+      placed: column.placed.map(({ of, x, y, w, h }) => ({ of, x: x + job.trimW, y: y + job.trimH, w: w - kerf, h: h - kerf })),
+    })),
+  };
+}
+
+function columnsOf(filler: Filler, pieces: readonly SheetPiece[], needs: readonly number[], solve: Solve): readonly Filled[] {
+  const columns = new Map<string, Filled>();
+  const add = (filled: Filled): boolean => {
+    const key = filled.counts.join(" ");
+    if (columns.has(key)) return false;
+    columns.set(key, filled);
+    return true;
+  };
+  for (const [i] of pieces.entries()) add(filler.fill(pieces.map((_, j) => (j === i ? 1 : 0))));
+  greedy(filler, pieces, needs, add);
+  for (let round = 0; round < mostRounds; round += 1) {
+    const { prices } = solve(
+      coverProgram(
+        [...columns.values()].map((column) => column.counts),
+        needs,
+        false,
+      ),
+    );
+    const worth = pieces.map((_, i) => prices[`r${i}`] ?? 0);
+    const best = filler.fill(worth);
+    for (let v = 0; v < variations && round === 0; v += 1)
+      add(filler.fill(worth.map((value, i) => value * (0.7 + 0.6 * uniformAt(seedOf("sheets"), v, i)))));
+    if (best.worth <= 1 + 1e-7 || !add(best)) break;
+  }
+  return [...columns.values()];
+}
+
+/** Fills sheet after sheet with what is still wanted, most area first: its patterns serve the last few pieces. */
+function greedy(filler: Filler, pieces: readonly SheetPiece[], needs: readonly number[], add: (filled: Filled) => boolean): void {
+  const left = [...needs];
+  for (let sheet = 0; sheet < 200 && left.some((n) => n > 0); sheet += 1) {
+    const filled = filler.fill(pieces.map(({ w, h }, i) => ((left[i] ?? 0) > 0 ? w * h : 0)));
+    const counts = filled.counts.map((n, i) => Math.min(n, Math.max(0, left[i] ?? 0)));
+    if (counts.every((n) => n === 0)) return;
+    add(filled);
+    const most = Math.max(1, Math.min(...counts.flatMap((n, i) => (n > 0 ? [Math.floor((left[i] ?? 0) / n)] : []))));
+    for (const [i, n] of counts.entries()) left[i] = (left[i] ?? 0) - n * most;
+  }
+}

@@ -1,0 +1,28 @@
+/** What a mixed-integer solver answers. */
+export interface Solved {
+  readonly optimal: boolean;
+  readonly objective: number;
+  /** By the variable's name. */
+  readonly values: Readonly<Record<string, number>>;
+  /** Shadow prices by the row's name; of no meaning in a program with whole numbers. */
+  readonly prices: Readonly<Record<string, number>>;
+}
+
+/** Solves a program in the CPLEX LP text format. The solver itself is brought in from outside: a worker on the desk, Node in tests. */
+export type Solve = (program: string) => Solved;
+
+/** Words of a sum such as "2 x1 + 3 x2", in lines short enough for any reader. */
+export function sumText(terms: readonly (readonly [factor: number, name: string])[]): string {
+  if (terms.length === 0) return "0 none";
+  return terms.map(([factor, name], i) => `${factor < 0 ? "-" : "+"} ${Math.abs(factor)} ${name}${i % 8 === 7 ? "\n" : ""}`).join(" ");
+}
+
+/** A program that takes enough of some columns to cover each row's need, as few as can be. */
+export function coverProgram(columns: readonly (readonly number[])[], needs: readonly number[], whole: boolean): string {
+  const rows = needs.map((need, i) => {
+    const terms = columns.flatMap((column, j) => ((column[i] ?? 0) > 0 ? [[column[i] ?? 0, `x${j}`] as const] : []));
+    return ` r${i}: ${sumText(terms)} >= ${need}`;
+  });
+  const names = columns.map((_, j) => `x${j}${j % 10 === 9 ? "\n" : ""}`).join(" ");
+  return `Minimize\n obj: ${sumText(columns.map((_, j) => [1, `x${j}`]))}\nSubject To\n${rows.join("\n")}\n${whole ? `General\n ${names}\n` : ""}End\n`;
+}
