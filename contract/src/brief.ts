@@ -1,10 +1,17 @@
 import type { FamilyId, Per, Values } from "@lampcrate/core";
 
-/** A piece cut from a sheet, m. */
+/** A piece cut from a sheet or roll, m. Two right triangles share a rectangle, a disc costs its square, a length takes the full width. */
 export interface CutDoc {
+  readonly shape: "rectangle" | "triangle" | "disc" | "length";
   readonly widthM: number;
   readonly heightM: number;
   readonly rotate: boolean;
+  /** Width lost per cut: 0 for scissors. */
+  readonly kerfM: number;
+  /** Squared off the first edges, once. */
+  readonly trimM: number;
+  /** Part of the pieces cut wrong. */
+  readonly missRate: number;
 }
 
 /** One material in a kit. Amounts in the material's unit. */
@@ -85,6 +92,8 @@ export interface BriefDoc {
   readonly seatsPerTable: number;
   readonly shareAtOnce: number;
   readonly rigServes: number;
+  /** Cost of turning one builder away, cents, and the part of an unused kit that can be used again: they set the target. null: the target is set itself. */
+  readonly turnedAway: { readonly costCents: number; readonly usedAgain: number } | null;
   readonly lines: readonly BriefLine[];
   readonly tiers: readonly TierDoc[];
   readonly cautions: readonly AddedCaution[];

@@ -1,4 +1,4 @@
-import type { UnitChoice } from "@lampcrate/core";
+import type { UnitChoice, WorkTimes } from "@lampcrate/core";
 
 export interface RoomDoc {
   readonly id: string;
@@ -19,6 +19,16 @@ export interface ClosureDoc {
   readonly why: string;
 }
 
+/** Who prepares and when. */
+export interface PreparingDoc {
+  /** Working weekdays, ISO: 1 = Monday. */
+  readonly weekdays: readonly number[];
+  readonly people: number;
+  /** Hours each of them has for it on a working day. */
+  readonly hours: number;
+  readonly times: WorkTimes;
+}
+
 export interface HouseInput {
   readonly revision: number;
   readonly name: string;
@@ -31,6 +41,7 @@ export interface HouseInput {
   readonly keepingDays: number;
   readonly rooms: readonly RoomDoc[];
   readonly closures: readonly ClosureDoc[];
+  readonly preparing: PreparingDoc;
 }
 
 export type HouseDoc = HouseInput;

@@ -1,5 +1,8 @@
 export type * from "./brief.ts";
+export type * from "./buying.ts";
 export type * from "./count.ts";
+export * from "./crateInput.ts";
+export * from "./cut.ts";
 export type * from "./entry.ts";
 export type * from "./findings.ts";
 export type * from "./house.ts";
@@ -9,3 +12,6 @@ export type * from "./practice.ts";
 export type * from "./problem.ts";
 export type * from "./public.ts";
 export type * from "./run.ts";
+export * from "./season.ts";
+export * from "./stock.ts";
+export type * from "./supplier.ts";

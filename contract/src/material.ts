@@ -17,13 +17,17 @@ export interface MaterialInput {
   readonly latex: boolean;
   /** What about it can hurt. */
   readonly hazards: readonly Hazard[];
+  /** Donated goods: how much of it comes in a week once people are asked; null when it is bought. */
+  readonly perWeek: number | null;
 }
 
+/** `onHand` is the sum of its moves. */
 export interface MaterialDoc extends MaterialInput {
   readonly id: string;
   readonly revision: number;
 }
 
-export interface MaterialSave extends MaterialInput {
+/** Everything but the stock: that changes by moves alone. */
+export interface MaterialSave extends Omit<MaterialInput, "onHand"> {
   readonly revision: number;
 }

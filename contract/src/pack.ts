@@ -9,7 +9,7 @@ export interface PackLine extends Omit<BriefLine, "materialId"> {
 }
 
 /** A material as it travels: what it is, not how much of it a house has. */
-export interface PackMaterial extends Omit<MaterialInput, "onHand"> {
+export interface PackMaterial extends Omit<MaterialInput, "onHand" | "perWeek"> {
   readonly key: string;
 }
 

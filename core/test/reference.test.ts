@@ -21,7 +21,7 @@ const held = readdirSync(folder).flatMap((file) => {
 });
 
 describe("numbers from independent programs", () => {
-  for (const file of ["physics.json", "kit.json", "finding.json"]) {
+  for (const file of ["physics.json", "kit.json", "finding.json", "calendar.json"]) {
     const built = held.filter((h) => h.file === file && h.held.built && !wrongInTheFile.includes(h.held.of.id));
     it.each(built.map((h) => [h.held.of.id, h.held] as const))(`${file} %s`, (_, of) => {
       if (!of.built) throw new Error("only built ones are listed");

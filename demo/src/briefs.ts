@@ -1,4 +1,4 @@
-import type { BriefDoc, BriefLine } from "@lampcrate/contract";
+import { type BriefDoc, type BriefLine, cutDoc } from "@lampcrate/contract";
 import { startingBrief, usualLine } from "@lampcrate/server";
 import type { MaterialKey } from "./house.ts";
 
@@ -46,7 +46,7 @@ export const boardwalk: DemoBrief = {
       amount: 2,
       perRebuild: 0.5,
       spoilRate: 0.05,
-      cut: { widthM: 0.1, heightM: 0.6, rotate: true },
+      cut: cutDoc({ widthM: 0.1, heightM: 0.6 }),
       standIn: "cereal boxes",
     },
     { material: "tape", per: "team", kind: "measured", amount: 1200, spread: 0.4, standIn: "paper glue" },
@@ -75,7 +75,7 @@ export const spinner: DemoBrief = {
       amount: 3,
       perRebuild: 0.34,
       spoilRate: 0.05,
-      cut: { widthM: 0.06, heightM: 0.2, rotate: true },
+      cut: cutDoc({ widthM: 0.06, heightM: 0.2 }),
       standIn: "any thin paper, or newsprint",
     },
     { material: "clips", amount: 4, perRebuild: 0.25, spoilRate: 0.02, standIn: "a bit of modelling clay" },
@@ -104,7 +104,7 @@ export const raft: DemoBrief = {
       amount: 1,
       perRebuild: 1,
       spoilRate: 0.08,
-      cut: { widthM: 0.2, heightM: 0.2, rotate: true },
+      cut: cutDoc({ widthM: 0.2, heightM: 0.2 }),
       standIn: "baking paper",
     },
     { material: "washers", per: "rig", amount: 160, perRebuild: 0, spoilRate: 0, source: "house", standIn: "coins of one kind, weighed" },

@@ -37,17 +37,18 @@ const material = (name: string, values: Partial<MaterialInput>): MaterialInput =
   smallPart: false,
   latex: false,
   hazards: [],
+  perWeek: null,
   ...values,
 });
 
 /** What is in the store room. Prices are made up. */
 export const materials: Readonly<Record<Key, MaterialInput>> = {
-  newsprint: material("Newsprint sheet", { packSize: 50, packPriceCents: 0, onHand: 300 }),
-  card: material("Thin card, large sheet", { packSize: 25, packPriceCents: 1150, onHand: 40, sheetWidthM: 0.7, sheetHeightM: 0.5 }),
-  tape: material("Tape that peels, 24 mm", { unit: "mm", packSize: 50_000, packPriceCents: 420, onHand: 62_000 }),
+  newsprint: material("Newsprint sheet", { packSize: 50, packPriceCents: 0, onHand: 650, perWeek: 320 }),
+  card: material("Thin card, large sheet", { packSize: 25, packPriceCents: 1150, onHand: 56, sheetWidthM: 0.7, sheetHeightM: 0.5 }),
+  tape: material("Tape that peels, 24 mm", { unit: "mm", packSize: 50_000, packPriceCents: 420, onHand: 120_000 }),
   loadBags: material("Load bag, 100 g", { packSize: 10, packPriceCents: 1800, onHand: 45 }),
   scissors: material("Scissors", { packPriceCents: 260, onHand: 30 }),
-  copyPaper: material("Copy paper", { packSize: 500, packPriceCents: 520, onHand: 420, sheetWidthM: 0.297, sheetHeightM: 0.21 }),
+  copyPaper: material("Copy paper", { packSize: 500, packPriceCents: 520, onHand: 190, sheetWidthM: 0.297, sheetHeightM: 0.21 }),
   clips: material("Paper clip", { packSize: 100, packPriceCents: 140, onHand: 260, smallPart: true }),
   foil: material("Kitchen foil, 10 m roll", { packPriceCents: 390, onHand: 1, sheetWidthM: 0.3, sheetHeightM: 10 }),
   washers: material("M10 washer", { packSize: 100, packPriceCents: 650, onHand: 240, smallPart: true }),

@@ -1,5 +1,5 @@
 import type { CountInput, EntryInput, RunKind, RunSettings, SessionInput } from "@lampcrate/contract";
-import { type HeadsModel, seedOf, wholeBelow } from "@lampcrate/core";
+import { type HeadsModel, seedOf, usualTimes, wholeBelow } from "@lampcrate/core";
 import {
   addHouseTrial,
   addMaterial,
@@ -30,6 +30,7 @@ import { boardwalkCounts } from "./counts.ts";
 import { boardwalkEntry, spinnerEntry } from "./entries.ts";
 import { type MaterialKey, materials, rooms } from "./house.ts";
 import { type DemoTrial, houseTrialsOf } from "./houseTrials.ts";
+import { DemoStore } from "./store.ts";
 
 /** What signs in to the demo. */
 export const demoSignIn = { signIn: "marsh.sedge", password: "lamplight-demo" };
@@ -47,7 +48,7 @@ export async function loadDemo(folder: string, now: number, url: string): Promis
   const deps: Deps = { db, clock: () => at, log: pino({ level: "silent" }), url, setupCode: "demo", web: null };
   const days = new DemoDays(now);
   const planner = await makeHouse(deps, days, url);
-  const store = Object.fromEntries(Object.entries(materials).map(([key, input]) => [key, addMaterial(deps, input).id])) as Record<
+  const store = Object.fromEntries(Object.entries(materials).map(([key, input]) => [key, addMaterial(deps, planner, input).id])) as Record<
     MaterialKey,
     string
   >;
@@ -150,7 +151,27 @@ export async function loadDemo(folder: string, now: number, url: string): Promis
     if (roomId) run.session(id, days.saturday(week), "14:30", roomId, 90, { model: "forecast", low: 12, likely: 18, high: 26 }, "");
     for (const trial of houseTrialsOf[starter] ?? []) run.tryFirst(id, trial);
   }
+  stockHistory(deps, planner, (instant) => run.setClockTo(instant), now);
   db.$client.close();
+}
+
+/** What the store room saw in six weeks. */
+function stockHistory(deps: Deps, planner: Person, setClock: (instant: number) => void, now: number): void {
+  setClock(now - 33 * day);
+  const store = new DemoStore(deps, planner);
+  const tape = store.order("Sluice Gate Hardware", "Tape that peels, 24 mm", 50_000, 3, 420, 450);
+  setClock(now - 31 * day);
+  store.arrived(tape);
+  const card = store.order("Reedbank Papers", "Thin card, large sheet", 25, 1, 1090, 690);
+  store.move("Newsprint sheet", 240, "collected", "from the Saturday families");
+  setClock(now - 26 * day);
+  store.arrived(card);
+  store.move("Newsprint sheet", 190, "collected", "from the library corner");
+  store.move("Scissors", -2, "lost or broken", "points bent");
+  setClock(now - 5 * day);
+  store.findWhatWasThere();
+  setClock(now - 2 * day);
+  store.order("Reedbank Papers", "Copy paper", 500, 1, 520, 690);
 }
 
 /** Runs that the planner has begun from the shelf: none is published yet. */
@@ -181,6 +202,7 @@ async function makeHouse(deps: Deps, days: DemoDays, url: string): Promise<Perso
   saveHouse(deps, {
     ...houseDoc(deps.db),
     rooms,
+    preparing: { weekdays: [2, 3, 4, 5, 6], people: 2, hours: 1.5, times: usualTimes },
     closures: [{ id: "winter-rest", from: days.in(26), to: days.in(33), why: "Winter rest" }],
   });
   await addStaff(deps, { name: "Rush Tern", signIn: "rush.tern", role: "sifter", active: true, password: demoSignIn.password });

@@ -10,11 +10,17 @@ import { houseRoutes } from "./routes/house.ts";
 import { publicRoutes } from "./routes/public.ts";
 import { runRoutes } from "./routes/runs.ts";
 import { staffRoutes } from "./routes/staff.ts";
+import { storeRoutes } from "./routes/store.ts";
 
 const mostBytes = 256 * 1024;
 
 function api(deps: Deps) {
-  return new Hono().route("/", staffRoutes(deps)).route("/", houseRoutes(deps)).route("/", runRoutes(deps)).route("/", publicRoutes(deps));
+  return new Hono()
+    .route("/", staffRoutes(deps))
+    .route("/", houseRoutes(deps))
+    .route("/", storeRoutes(deps))
+    .route("/", runRoutes(deps))
+    .route("/", publicRoutes(deps));
 }
 
 /** What the typed client sees. */

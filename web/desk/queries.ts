@@ -9,6 +9,10 @@ export const seasonQuery = queryOptions({ queryKey: ["season"], queryFn: () => a
 export const houseQuery = queryOptions({ queryKey: ["house"], queryFn: () => ask(api.house.$get()) });
 export const staffQuery = queryOptions({ queryKey: ["staff"], queryFn: () => ask(api.staff.$get()) });
 export const materialsQuery = queryOptions({ queryKey: ["materials"], queryFn: () => ask(api.materials.$get()) });
+export const suppliersQuery = queryOptions({ queryKey: ["suppliers"], queryFn: () => ask(api.suppliers.$get()) });
+export const buyingQuery = queryOptions({ queryKey: ["buying"], queryFn: () => ask(api.buying.$get()), staleTime: 0 });
+export const movesQuery = (id: string) =>
+  queryOptions({ queryKey: ["moves", id], queryFn: () => ask(api.materials[":id"].moves.$get({ param: { id } })) });
 export const bookingsQuery = queryOptions({ queryKey: ["bookings"], queryFn: () => ask(api.bookings.$get()) });
 
 export const runQuery = (id: string) =>

@@ -12,6 +12,7 @@ export const router = createBrowserRouter([
     children: [
       { index: true, element: <Season /> },
       { path: "start", lazy: async () => ({ Component: (await import("./start/Start.tsx")).Start }) },
+      { path: "buying", lazy: async () => ({ Component: (await import("./buying/Buying.tsx")).Buying }) },
       { path: "store", lazy: async () => ({ Component: (await import("./store/Store.tsx")).Store }) },
       { path: "house", lazy: async () => ({ Component: (await import("./house/House.tsx")).House }) },
       {

@@ -26,6 +26,10 @@ const briefLine = Joi.object({
   standIn: text(160).required(),
   tier: id.allow(null).required(),
   cut: Joi.object({
+    shape: Joi.string().valid("rectangle", "triangle", "disc", "length").required(),
+    kerfM: Joi.number().min(0).max(0.02).required(),
+    trimM: Joi.number().min(0).max(0.1).required(),
+    missRate: Joi.number().min(0).max(0.9).required(),
     widthM: Joi.number().min(0.005).max(5).required(),
     heightM: Joi.number().min(0.005).max(5).required(),
     rotate: Joi.boolean().required(),
@@ -59,6 +63,9 @@ export const briefFields = {
   seatsPerTable: Joi.number().integer().min(1).max(40).required(),
   shareAtOnce: Joi.number().greater(0).max(1).required(),
   rigServes: Joi.number().min(1).max(500).required(),
+  turnedAway: Joi.object({ costCents: Joi.number().integer().min(1).max(1e6).required(), usedAgain: share.required() })
+    .allow(null)
+    .required(),
   lines: Joi.array().items(briefLine).max(40).unique("id").required(),
   tiers: Joi.array()
     .max(8)

@@ -16,6 +16,20 @@ const currency = Joi.string()
   .messages({ "string.pattern.base": "{#label} must be three capital letters such as EUR" });
 const role = Joi.string().valid("planner", "floor", "sifter").required();
 
+const seconds = Joi.number().min(0).max(3600).required();
+const taskTime = { setup: seconds, batch: Joi.number().integer().min(1).max(1000).required(), each: seconds };
+
+const preparing = Joi.object({
+  weekdays: Joi.array().items(Joi.number().integer().min(1).max(7)).unique().min(1).required(),
+  people: Joi.number().integer().min(1).max(50).required(),
+  hours: Joi.number().greater(0).max(12).required(),
+  times: Joi.object({
+    cut: Joi.object({ ...taskTime, stack: Joi.number().integer().min(1).max(50).required() }).required(),
+    count: Joi.object(taskTime).required(),
+    bag: Joi.object(taskTime).required(),
+  }).required(),
+});
+
 export const houseInput = objectOf<HouseInput>({
   revision,
   name,
@@ -52,6 +66,7 @@ export const houseInput = objectOf<HouseInput>({
         to: date.required(),
       }),
     ),
+  preparing: preparing.required(),
 });
 
 export const setupInput = objectOf<SetupInput>({

@@ -6,3 +6,5 @@ export * from "./material.ts";
 export { id } from "./parts.ts";
 export * from "./practice.ts";
 export * from "./run.ts";
+export * from "./stock.ts";
+export * from "./supplier.ts";

@@ -9,7 +9,6 @@ const fields = {
   unit: Joi.string().valid("piece", "mm", "g", "ml").required(),
   packSize: Joi.number().greater(0).max(1e6).required(),
   packPriceCents: Joi.number().integer().min(0).max(1e8).required(),
-  onHand: Joi.number().min(0).max(1e8).required(),
   sheetWidthM: sheetSide,
   sheetHeightM: sheetSide,
   allergens: Joi.array().items(line(30).min(1)).max(8).required(),
@@ -19,7 +18,10 @@ const fields = {
     .items(Joi.string().valid(...hazards))
     .unique()
     .required(),
+  perWeek: Joi.number().greater(0).max(1e6).allow(null).required(),
 };
 
-export const materialInput = objectOf<MaterialInput>(fields);
+const onHand = Joi.number().min(0).max(1e8).required();
+
+export const materialInput = objectOf<MaterialInput>({ ...fields, onHand });
 export const materialSave = objectOf<MaterialSave>({ ...fields, revision });

@@ -13,6 +13,8 @@ export interface CutPlan {
   /** First edges squared off, once. */
   readonly trimW: number;
   readonly trimH: number;
+  /** Pieces that share a rectangle: 2 for right triangles; 1 unless set. */
+  readonly perRectangle?: 1 | 2 | undefined;
 }
 
 /** Work the exact program may take, about a tenth of a second; a longer parent is cut into lengths first. */

@@ -6,7 +6,14 @@ import type { Per } from "./units.ts";
 
 /** What one line takes. `perRebuild` is f: the part of the amount that a rebuild takes again. */
 export type LineUse = { readonly id: string; readonly per: Per; readonly tier?: string | undefined } & (
-  | { readonly kind: "counted"; readonly amount: number; readonly perRebuild: number; readonly spoilRate: number }
+  | {
+      readonly kind: "counted";
+      readonly amount: number;
+      readonly perRebuild: number;
+      readonly spoilRate: number;
+      /** From the house and back again: sessions one after the other share it. */
+      readonly comesBack?: boolean | undefined;
+    }
   | { readonly kind: "measured"; readonly amount: number; readonly perRebuild: number; readonly spread: number; readonly step: number }
   | { readonly kind: "reusable"; readonly share: number; readonly unitsPerItem: number; readonly loss: number }
 );
@@ -16,6 +23,11 @@ export interface Rebuilding {
   readonly buildBy: "builder" | "team";
   readonly rate: number;
   readonly loops: number;
+}
+
+/** True for what a session gives back: the next one has it again. */
+export function returns(line: LineUse): boolean {
+  return line.kind === "reusable" || (line.kind === "counted" && line.comesBack === true);
 }
 
 /** Draws of one line, and the means they are made of. */

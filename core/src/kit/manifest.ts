@@ -1,10 +1,9 @@
-import { BinomialDraws } from "../random/discrete.ts";
-import { seedOf, uniformAt } from "../random/stream.ts";
 import { type CutPlan, rectangleCount } from "./cut.ts";
-import { drawLine, drawRebuilds, type LineDraws, type LineUse, type Rebuilding } from "./demand.ts";
-import { capOf, drawHeads, type HeadsModel } from "./heads.ts";
-import { ceiling, quantileOf, roundHalfUp } from "./rounding.ts";
+import type { LineDraws, LineUse, Rebuilding } from "./demand.ts";
+import type { HeadsModel } from "./heads.ts";
+import { ceiling, quantileOf } from "./rounding.ts";
 import { commonRank, costsAt, type RankedLine } from "./serviceLevel.ts";
+import { headsOf, runDraws } from "./sessionDraws.ts";
 import { type Grouping, unitsFor } from "./units.ts";
 
 /** Draws behind every manifest. */
@@ -39,6 +38,11 @@ export interface CrateInput {
   /** Tiers that take different amounts, with their shares; lines name their tier. */
   readonly tiers?: readonly { readonly id: string; readonly share: number }[] | undefined;
   readonly draws?: number | undefined;
+  /**
+   * Set for days of a series: one bag for all its days, topped up for those who come to a later day alone. `before` are
+   * the days already held or planned, `id` seeds what goes on from day to day.
+   */
+  readonly series?: { readonly id: string; readonly before: readonly CrateSession[] } | undefined;
 }
 
 /** One line of the manifest. */
@@ -67,6 +71,8 @@ export interface ManifestLine {
 export interface Manifest {
   readonly lines: readonly ManifestLine[];
   readonly heads: { readonly low: number; readonly median: number; readonly high: number; readonly mean: number };
+  /** Ready-made bags: the target's quantile of the builders or teams. */
+  readonly bags: number;
   readonly level: number;
   readonly covered: number;
   readonly drives: string | null;
@@ -79,15 +85,16 @@ export interface Manifest {
 
 /** Sizes the whole crate for one session, or for all sessions of a run at once (reusables come back between sessions). */
 export function manifestOf(input: CrateInput): Manifest {
-  const { draws, sessions, drawn, counts, priced } = drawCrate(input);
+  const { draws, came, drawn, counts, priced } = drawCrate(input);
   const level = commonRank(priced, input.target);
   const lines = input.lines.map((line, l) => manifestLine(line, drawn[l] ?? nothing, counts[l] ?? null, level));
-  const heads = sessions.reduce<Float64Array<ArrayBuffer>>((sum, s) => addTo(sum, s.heads), new Float64Array(draws)).sort();
+  const heads = Float64Array.from(came).sort();
   const median = quantileOf(heads, 0.5);
   const cost = lines.reduce((sum, line) => sum + line.cost, 0);
   return {
     lines,
     heads: { low: quantileOf(heads, 0.1), median, high: quantileOf(heads, 0.9), mean: heads.reduce((a, b) => a + b, 0) / draws },
+    bags: unitsFor(input.rebuilding.buildBy, quantileOf(heads, input.target), input.grouping),
     level: level.level,
     covered: level.covered,
     drives: level.drives,
@@ -105,22 +112,22 @@ export function crateCosts(input: CrateInput, targets: readonly number[]): reado
 
 function drawCrate(input: CrateInput) {
   const draws = input.draws ?? usualDraws;
-  const sessions = input.sessions.map((session) => sessionDraws(session, input, draws));
-  const drawn = input.lines.map((line) =>
-    sumSessions(
-      line,
-      sessions.map((s) => s.byLine(line)),
-      draws,
-    ),
-  );
-  const counts = input.lines.map((line) => (line.cut ? rectangleCount(line.cut) : null));
+  const came = headsOf(input, draws);
+  const drawn = runDraws(input, draws);
+  const counts = input.lines.map((line) => (line.cut ? piecesFrom(line.cut) : null));
   const priced: readonly RankedLine[] = input.lines.map((line, l) => ({
     id: line.id,
     draws: drawn[l]?.draws ?? [],
     step: line.kind === "measured" ? line.step : 1,
     price: line.cut && counts[l]?.count ? line.price / counts[l].count : line.price,
   }));
-  return { draws, sessions, drawn, counts, priced };
+  return { draws, came, drawn, counts, priced };
+}
+
+/** Pieces from one parent: of right triangles, two share a rectangle. */
+function piecesFrom(plan: CutPlan): { readonly count: number; readonly exact: boolean } {
+  const { count, exact } = rectangleCount(plan);
+  return { count: count * (plan.perRectangle ?? 1), exact };
 }
 
 const nothing: LineDraws = { draws: new Float64Array(), base: 0, rebuild: 0, spoilt: 0 };
@@ -156,79 +163,4 @@ function manifestLine(
     leftOver: drawn.draws.length === 0 ? 0 : left / drawn.draws.length,
     cost: wanted * line.price,
   };
-}
-
-interface SessionDraws {
-  readonly heads: Int32Array;
-  readonly byLine: (line: CrateLine) => LineDraws;
-}
-
-function sessionDraws(session: CrateSession, input: CrateInput, draws: number): SessionDraws {
-  const came = drawHeads(session.heads, session.id, draws);
-  const { scale = 1 } = session;
-  const most = capOf(session.heads);
-  const heads = scale === 1 ? came : came.map((n) => Math.min(most, roundHalfUp(n * scale)));
-  const builders = heads.map((n) => unitsFor(input.rebuilding.buildBy, n, input.grouping));
-  const tiers = splitTiers(builders, input.tiers ?? [], session.id);
-  const none = new Int32Array(draws);
-  const rebuilds = new Map<string, Int32Array>();
-  const rebuildsOf = (tier: string, units: Int32Array): Int32Array => {
-    const known = rebuilds.get(tier) ?? drawRebuilds(units, input.rebuilding, tier === "" ? session.id : `${session.id} ${tier}`);
-    rebuilds.set(tier, known);
-    return known;
-  };
-  return {
-    heads,
-    byLine: (line) => {
-      const builds = line.per === input.rebuilding.buildBy;
-      const ofTier = line.tier === undefined ? undefined : tiers.get(line.tier);
-      const units = builds ? (ofTier ?? builders) : heads.map((n) => unitsFor(line.per, n, input.grouping));
-      return drawLine(line, units, builds ? rebuildsOf(ofTier && line.tier !== undefined ? line.tier : "", units) : none, session.id);
-    },
-  };
-}
-
-/** U split by Multinomial(tier shares): one binomial after another of what is left. */
-function splitTiers(units: Int32Array, tiers: readonly { id: string; share: number }[], seed: string): Map<string, Int32Array> {
-  const split = new Map<string, Int32Array>();
-  let left = units;
-  let share = tiers.reduce((sum, tier) => sum + tier.share, 0);
-  for (const tier of tiers) {
-    const draws = new BinomialDraws(share > 0 ? Math.min(1, tier.share / share) : 0);
-    const stream = seedOf(seed, "tier", tier.id);
-    const taken = left.map((n, i) => draws.at(n, uniformAt(stream, i)));
-    split.set(tier.id, taken);
-    left = left.map((n, i) => n - (taken[i] ?? 0));
-    share -= tier.share;
-  }
-  return split;
-}
-
-/** A run's draws: what is used adds up; what comes back is the greatest need of a session plus what was lost before it. */
-function sumSessions(line: CrateLine, sessions: readonly LineDraws[], draws: number): LineDraws {
-  const [first] = sessions;
-  if (!first) return { draws: new Float64Array(draws), base: 0, rebuild: 0, spoilt: 0 };
-  if (sessions.length === 1) return first;
-  const sum = (part: (s: LineDraws) => number): number => sessions.reduce((total, s) => total + part(s), 0);
-  const spoilt = sum((s) => s.spoilt);
-  if (line.kind !== "reusable") {
-    return {
-      draws: sessions.reduce<Float64Array<ArrayBuffer>>((total, s) => addTo(total, s.draws), new Float64Array(draws)),
-      base: sum((s) => s.base),
-      rebuild: sum((s) => s.rebuild),
-      spoilt,
-    };
-  }
-  const most = new Float64Array(draws);
-  let before = 0;
-  for (const session of sessions) {
-    for (let i = 0; i < draws; i += 1) most[i] = Math.max(most[i] ?? 0, (session.draws[i] ?? 0) + Math.round(before));
-    before += session.spoilt;
-  }
-  return { draws: most, base: Math.max(...sessions.map((s) => s.base)), rebuild: 0, spoilt };
-}
-
-function addTo(total: Float64Array<ArrayBuffer>, more: ArrayLike<number>): Float64Array<ArrayBuffer> {
-  for (let i = 0; i < total.length; i += 1) total[i] = (total[i] ?? 0) + (more[i] ?? 0);
-  return total;
 }

@@ -26,6 +26,12 @@ export interface Preparation {
   readonly shortHours: number;
 }
 
+/** Seconds a task takes: setup × ⌈units/batch⌉ + each × units. */
+export function secondsOf(task: Task): number {
+  const units = unitsOf(task);
+  return task.setup * Math.ceil(units / task.batch - 1e-9) + task.each * units;
+}
+
 /** Passes of a cut: sheets cut alike in stacks; otherwise the pieces or bags. */
 function unitsOf(task: Task): number {
   return task.task === "cut" ? task.cuts * Math.ceil(task.sheets / task.stack - 1e-9) : task.units;
@@ -33,10 +39,7 @@ function unitsOf(task: Task): number {
 
 /** Σ setup × ⌈units/batch⌉ + each × units; shared freely over the days' person-hours, counted back from the last one. */
 export function preparation(tasks: readonly Task[], days: readonly WorkDay[]): Preparation {
-  const seconds = tasks.reduce((sum, task) => {
-    const units = unitsOf(task);
-    return sum + task.setup * Math.ceil(units / task.batch - 1e-9) + task.each * units;
-  }, 0);
+  const seconds = tasks.reduce((sum, task) => sum + secondsOf(task), 0);
   const personHours = seconds / 3600;
   const inOrder = [...days].sort((a, b) => b.day - a.day);
   let have = 0;

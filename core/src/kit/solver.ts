@@ -8,8 +8,14 @@ export interface Solved {
   readonly prices: Readonly<Record<string, number>>;
 }
 
+/** How far a solver must go: it may stop within this part of the optimum, or after so many seconds. */
+export interface SolveLimits {
+  readonly gap?: number;
+  readonly seconds?: number;
+}
+
 /** Solves a program in the CPLEX LP text format. The solver itself is brought in from outside: a worker on the desk, Node in tests. */
-export type Solve = (program: string) => Solved;
+export type Solve = (program: string, limits?: SolveLimits) => Solved;
 
 /** Words of a sum such as "2 x1 + 3 x2", in lines short enough for any reader. */
 export function sumText(terms: readonly (readonly [factor: number, name: string])[]): string {

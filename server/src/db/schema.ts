@@ -1,4 +1,15 @@
-import type { AddedCaution, AddedHint, AddedRule, BriefDoc, Broke, CutDoc, LineCount, MaterialDoc, TierDoc } from "@lampcrate/contract";
+import type {
+  AddedCaution,
+  AddedHint,
+  AddedRule,
+  BriefDoc,
+  Broke,
+  cutDoc,
+  LineCount,
+  MaterialDoc,
+  PreparingDoc,
+  TierDoc,
+} from "@lampcrate/contract";
 import type { HeadsModel, Values } from "@lampcrate/core";
 import { index, integer, primaryKey, real, sqliteTable, text, uniqueIndex } from "drizzle-orm/sqlite-core";
 
@@ -14,6 +25,8 @@ export const house = sqliteTable("house", {
   /** The LAMPCRATE_URL last seen: a new one there moves the house, an edit in the House view stays. */
   urlFromServer: text("url_from_server"),
   keepingDays: integer("keeping_days").notNull(),
+  /** null: the usual. */
+  preparing: text("preparing", { mode: "json" }).$type<PreparingDoc | null>(),
   revision: integer("revision").notNull(),
 });
 
@@ -63,13 +76,13 @@ export const material = sqliteTable("material", {
   unit: text("unit", { enum: ["piece", "mm", "g", "ml"] }).notNull(),
   packSize: real("pack_size").notNull(),
   packPriceCents: integer("pack_price_cents").notNull(),
-  onHand: real("on_hand").notNull(),
   sheetWidthM: real("sheet_width_m"),
   sheetHeightM: real("sheet_height_m"),
   allergens: text("allergens", { mode: "json" }).$type<readonly string[]>().notNull(),
   smallPart: integer("small_part", { mode: "boolean" }).notNull(),
   latex: integer("latex", { mode: "boolean" }).notNull(),
   hazards: text("hazards", { mode: "json" }).$type<MaterialDoc["hazards"]>().notNull().default([]),
+  perWeek: real("per_week"),
   revision: integer("revision").notNull(),
 });
 
@@ -91,6 +104,7 @@ export const brief = sqliteTable("brief", {
   seatsPerTable: integer("seats_per_table").notNull(),
   shareAtOnce: real("share_at_once").notNull(),
   rigServes: real("rig_serves").notNull(),
+  turnedAway: text("turned_away", { mode: "json" }).$type<BriefDoc["turnedAway"]>(),
   compared: text("compared", { mode: "json" }).$type<Values | null>(),
   instrument: text("instrument").notNull().default(""),
   buildMinutes: real("build_minutes").notNull().default(20),
@@ -125,7 +139,7 @@ export const briefLine = sqliteTable(
     source: text("source", { enum: ["packed", "home", "house"] }).notNull(),
     standIn: text("stand_in").notNull(),
     tier: text("tier"),
-    cut: text("cut", { mode: "json" }).$type<CutDoc | null>(),
+    cut: text("cut", { mode: "json" }).$type<Parameters<typeof cutDoc>[0] | null>(),
   },
   (t) => [primaryKey({ columns: [t.briefId, t.id] })],
 );

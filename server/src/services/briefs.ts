@@ -1,4 +1,4 @@
-import type { BriefDoc } from "@lampcrate/contract";
+import { type BriefDoc, cutDoc } from "@lampcrate/contract";
 import { type FamilyId, families, isFamilyId, startValues, valueErrors } from "@lampcrate/core";
 import { and, asc, desc, eq, inArray } from "drizzle-orm";
 import type { Store } from "../db/open.ts";
@@ -16,8 +16,9 @@ export function loadBrief(db: Store, briefId: string): { readonly doc: BriefDoc;
   const cautions = db.select().from(briefCaution).where(eq(briefCaution.briefId, briefId)).orderBy(asc(briefCaution.place)).all();
   const doc: BriefDoc = {
     ...values,
+    turnedAway: values.turnedAway ?? null,
     family: found.family,
-    lines: lines.map(({ briefId: ____, place: _____, ...line }) => ({ ...line, cut: line.cut ?? null })),
+    lines: lines.map(({ briefId: ____, place: _____, ...line }) => ({ ...line, cut: line.cut ? cutDoc(line.cut) : null })),
     tiers: tiers.map(({ id, kind, words, share, times }) => ({ id, kind, words, share, times })),
     cautions: cautions.map(({ id, words }) => ({ id, words })),
   };
@@ -47,6 +48,7 @@ export function startingBrief(family: FamilyId): BriefDoc {
     seatsPerTable: 6,
     shareAtOnce: 0.6,
     rigServes: 12,
+    turnedAway: null,
     lines: [],
     tiers: [],
     cautions: [],
@@ -58,7 +60,8 @@ export function startingBrief(family: FamilyId): BriefDoc {
 /** A brief kept before this version knew all of today's parts, with the usual for what it lacks. */
 export function completed(doc: BriefDoc): BriefDoc {
   const tiers = doc.tiers.map((tier) => ({ ...tier, times: tier.times ?? null }));
-  return { ...startingBrief(doc.family), ...doc, tiers };
+  const lines = doc.lines.map((line) => ({ ...line, cut: line.cut ? cutDoc(line.cut) : null }));
+  return { ...startingBrief(doc.family), ...doc, tiers, lines };
 }
 
 /** A line with the usual numbers. */

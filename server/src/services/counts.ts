@@ -6,6 +6,7 @@ import type { Deps } from "../deps.ts";
 import { badField, notFound, Problem } from "../http/problem.ts";
 import { loadBrief } from "./briefs.ts";
 import { runRow } from "./runs.ts";
+import { bookSessionUse } from "./sessionUse.ts";
 import type { Person } from "./signIn.ts";
 import { remember } from "./undo.ts";
 
@@ -48,6 +49,7 @@ export function saveCount(deps: Deps, person: Person, runId: string, sessionId: 
     const revision = (before?.revision ?? 0) + 1;
     const kept = { ...input, sessionId, used: before?.used ?? doc, staffId: person.id, at: deps.clock(), revision };
     tx.insert(sessionCount).values(kept).onConflictDoUpdate({ target: sessionCount.sessionId, set: kept }).run();
+    bookSessionUse(tx, person, deps.clock(), sessionId, kept.used, input.lines);
     remember(tx, person, deps.clock(), {
       runId,
       kind: "session count",

@@ -1,4 +1,5 @@
-import type { HouseDoc, HouseInput, SetupInput, StaffDoc, StaffInput } from "@lampcrate/contract";
+import type { HouseDoc, HouseInput, PreparingDoc, SetupInput, StaffDoc, StaffInput } from "@lampcrate/contract";
+import { usualTimes } from "@lampcrate/core";
 import { and, asc, count, eq, ne, notInArray } from "drizzle-orm";
 import type { Store } from "../db/open.ts";
 import { closure, house, room, session, staff } from "../db/schema.ts";
@@ -26,8 +27,12 @@ export function houseDoc(db: Store): HouseDoc {
     .map(({ place: _, ...kept }) => kept);
   const closures = db.select().from(closure).orderBy(asc(closure.from)).all();
   const { name, zone, currency, units, publicUrl, keepingDays, revision } = found;
-  return { name, zone, currency, units, publicUrl, keepingDays, revision, rooms, closures };
+  const preparing = found.preparing ?? usualPreparing;
+  return { name, zone, currency, units, publicUrl, keepingDays, revision, rooms, closures, preparing };
 }
+
+/** Until a house says otherwise. */
+const usualPreparing: PreparingDoc = { weekdays: [1, 2, 3, 4, 5], people: 1, hours: 2, times: usualTimes };
 
 /** The house's zone alone. */
 export function houseZone(db: Store): string {
@@ -100,6 +105,7 @@ export function saveHouse(deps: Deps, input: HouseInput): HouseDoc {
         units: input.units,
         publicUrl: plainAddress(input.publicUrl),
         keepingDays: input.keepingDays,
+        preparing: input.preparing,
         revision: now.revision + 1,
       })
       .where(eq(house.id, houseId))

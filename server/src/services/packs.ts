@@ -1,4 +1,4 @@
-import type { BriefDoc, ChallengePack, MaterialDoc, PackPreview, RunKind } from "@lampcrate/contract";
+import { type BriefDoc, type ChallengePack, cutDoc, type MaterialDoc, type PackPreview, type RunKind } from "@lampcrate/contract";
 import { families, showQuantity, unknownNames, unknownParts, withUnknownParts } from "@lampcrate/core";
 import Ajv2020 from "ajv/dist/2020.js";
 import { eq } from "drizzle-orm";
@@ -33,7 +33,7 @@ function packOf(title: string, kind: RunKind, units: ChallengePack["units"], doc
     units,
     brief,
     lines: lines.map(({ materialId, ...line }) => ({ ...line, material: materialId })),
-    materials: used.map(({ id, revision: _, onHand: __, ...kept }) => ({ ...kept, key: id })),
+    materials: used.map(({ id, revision: _, onHand: __, perWeek: ___, ...kept }) => ({ ...kept, key: id })),
   };
 }
 
@@ -82,7 +82,7 @@ function briefOf(pack: ChallengePack, idOf: (key: string) => string): BriefDoc {
   const [spec, design] = [family.spec.map((f) => f.id), family.design.map((f) => f.id)];
   const usual = startingBrief(pack.brief.family);
   const known = Object.fromEntries(
-    Object.keys(usual).map((key) => [key, pack.brief[key as keyof typeof pack.brief]]),
+    Object.keys(usual).map((key) => [key, pack.brief[key as keyof typeof pack.brief] ?? usual[key as keyof typeof usual]]),
   ) as unknown as BriefDoc;
   const { compared } = pack.brief;
   return {
@@ -105,7 +105,7 @@ function briefOf(pack: ChallengePack, idOf: (key: string) => string): BriefDoc {
       source: line.source,
       standIn: line.standIn,
       tier: line.tier,
-      cut: line.cut,
+      cut: line.cut === null ? null : cutDoc(line.cut),
     })),
     tiers: pack.brief.tiers.map(({ id, kind, words, share, times }) => ({ id, kind, words, share, times })),
     cautions: pack.brief.cautions.map(({ id, words }) => ({ id, words })),
@@ -215,7 +215,6 @@ export function importPack(deps: Deps, given: unknown, { title, kind, id }: Pack
             smallPart,
             latex,
             hazards: [...hazards],
-            onHand: 0,
             revision: 1,
           })
           .run();

@@ -6,6 +6,7 @@ import type { Deps } from "../deps.ts";
 import { Problem } from "../http/problem.ts";
 import { refuseTakenRoom } from "./bookings.ts";
 import { completed, loadBrief, writeBrief } from "./briefs.ts";
+import { bookSessionUse } from "./sessionUse.ts";
 import type { Person } from "./signIn.ts";
 
 type Kind = typeof undoStep.$inferInsert.kind;
@@ -44,7 +45,7 @@ export function undoLast(deps: Deps, by: Person, runId: string): string {
   return deps.db.transaction((tx) => {
     const step = nextUndo(tx, runId, by.id);
     if (!step) throw new Problem(409, "Nothing to undo", "You have changed nothing here that can be taken back.");
-    const revision = restore(tx, step);
+    const revision = restore(tx, step, by, deps.clock());
     tx.update(undoStep).set({ undone: true }).where(eq(undoStep.id, step.id)).run();
     // The thing is as it was before this step, under a new revision: earlier steps follow it there.
     tx.update(undoStep)
@@ -55,7 +56,7 @@ export function undoLast(deps: Deps, by: Person, runId: string): string {
   });
 }
 
-function restore(db: Store, step: typeof undoStep.$inferSelect): number {
+function restore(db: Store, step: typeof undoStep.$inferSelect, by: Person, at: number): number {
   const expect = (revision: number | undefined): number => {
     if (revision !== step.revisionAfter)
       throw new Problem(409, "Changed since", "Somebody has changed this after you, so it can't be taken back any more.");
@@ -89,6 +90,7 @@ function restore(db: Store, step: typeof undoStep.$inferSelect): number {
         db.insert(sessionCount)
           .values({ ...before, revision: next })
           .run();
+      bookSessionUse(db, by, at, step.subject, before && completed(before.used), before?.lines ?? []);
       return next;
     }
     case "session added": {

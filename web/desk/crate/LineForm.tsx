@@ -1,4 +1,4 @@
-import type { BriefLine, MaterialDoc } from "@lampcrate/contract";
+import { type BriefLine, cutDoc, type MaterialDoc } from "@lampcrate/contract";
 import { parseQuantity, refusalWords, showQuantity, type UnitChoice } from "@lampcrate/core";
 import { Checkbox, Input, InputNumber, Select } from "antd";
 import { useState } from "react";
@@ -137,7 +137,7 @@ function CutFields({ line, material, units, onChange }: Omit<LineFormProps, "onR
         checked={cut !== null}
         onChange={(event) =>
           onChange(
-            { cut: event.target.checked ? { widthM: 0.1, heightM: 0.1, rotate: true } : null },
+            { cut: event.target.checked ? cutDoc({ widthM: 0.1, heightM: 0.1 }) : null },
             event.target.checked ? "cut from sheets" : "not cut",
           )
         }

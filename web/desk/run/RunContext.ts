@@ -1,7 +1,6 @@
-import type { MaterialDoc, RunDoc, SessionDoc } from "@lampcrate/contract";
+import type { CrateFor, MaterialDoc, RunDoc, SessionDoc } from "@lampcrate/contract";
 import type { CrateInput, HeadsModel } from "@lampcrate/core";
 import { createContext, useContext } from "react";
-import type { CrateFor } from "../../shared/crateInput.ts";
 import type { Crate } from "../crate/useCrate.ts";
 import type { BriefDraft } from "./useBriefDraft.ts";
 

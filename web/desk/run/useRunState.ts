@@ -1,9 +1,9 @@
 import type { MaterialDoc, RunDoc } from "@lampcrate/contract";
+import { type CrateFor, crateInput } from "@lampcrate/contract";
 import type { CrateInput, HeadsModel } from "@lampcrate/core";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useMemo, useState } from "react";
 import { AskError, api, ask } from "../../shared/client.ts";
-import { type CrateFor, crateInput } from "../../shared/crateInput.ts";
 import { useCrate } from "../crate/useCrate.ts";
 import { meQuery, runQuery } from "../queries.ts";
 import type { RunWork } from "./RunContext.ts";
@@ -30,7 +30,7 @@ export function useRunState(run: RunDoc, materials: readonly MaterialDoc[]): Run
   const heads = dialled[of] ?? session?.heads ?? run.heads;
   const sessions = useMemo(() => run.sessions.map((s) => ({ ...s, heads: dialled[s.id] ?? s.heads })), [run.sessions, dialled]);
   const ofRun = dialled[run.id] ?? run.heads;
-  const key = JSON.stringify(crateInput(run.id, draft.brief, ofRun, sessions, materials, crateFor));
+  const key = JSON.stringify(crateInput({ id: run.id, kind: run.kind, heads: ofRun }, draft.brief, sessions, materials, crateFor));
   // The same object while nothing in it has changed: what is reckoned from it rests with it.
   const input = useMemo(() => JSON.parse(key) as CrateInput, [key]);
   const crate = useCrate(input);

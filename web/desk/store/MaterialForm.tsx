@@ -27,10 +27,11 @@ export function MaterialForm({ start, of, units, onDone, onLeave }: MaterialForm
   const [trouble, setTrouble] = useState<AskError | null>(null);
   const set = (patch: Partial<MaterialInput>): void => setTyped({ ...typed, ...patch });
   const save = async (): Promise<void> => {
+    const { onHand: _, ...values } = typed;
     try {
       await ask(
         of
-          ? api.materials[":id"].$put({ param: { id: of.id }, json: { ...typed, revision: of.revision } })
+          ? api.materials[":id"].$put({ param: { id: of.id }, json: { ...values, revision: of.revision } })
           : api.materials.$post({ json: typed }),
       );
       setTyped(null);
@@ -64,10 +65,12 @@ export function MaterialForm({ start, of, units, onDone, onLeave }: MaterialForm
             onChange={(value: MaterialInput["unit"]) => set({ unit: value })}
           />
         </label>
-        <label>
-          <span className="field-label small">On hand, {unit}</span>
-          <InputNumber style={{ width: "100%" }} min={0} value={typed.onHand} onChange={(onHand) => onHand !== null && set({ onHand })} />
-        </label>
+        {of ? null : (
+          <label>
+            <span className="field-label small">On hand, {unit}</span>
+            <InputNumber style={{ width: "100%" }} min={0} value={typed.onHand} onChange={(onHand) => onHand !== null && set({ onHand })} />
+          </label>
+        )}
         <label>
           <span className="field-label small">A pack holds, {unit}</span>
           <InputNumber
@@ -102,6 +105,10 @@ export function MaterialForm({ start, of, units, onDone, onLeave }: MaterialForm
             }
             onBlur={() => set({ allergens: typed.allergens.map((a) => a.trim()).filter(Boolean) })}
           />
+        </label>
+        <label>
+          <span className="field-label small">Collected, {unit} a week; empty: bought</span>
+          <InputNumber style={{ width: "100%" }} min={0.001} value={typed.perWeek} onChange={(perWeek) => set({ perWeek })} />
         </label>
         <LengthBox
           label="Sheet or roll, across"
@@ -174,6 +181,7 @@ function inputOf({
   smallPart,
   latex,
   hazards: found,
+  perWeek,
 }: MaterialInput): MaterialInput {
-  return { name, unit, packSize, packPriceCents, onHand, sheetWidthM, sheetHeightM, allergens, smallPart, latex, hazards: found };
+  return { name, unit, packSize, packPriceCents, onHand, sheetWidthM, sheetHeightM, allergens, smallPart, latex, hazards: found, perWeek };
 }

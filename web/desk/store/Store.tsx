@@ -1,10 +1,13 @@
-import type { MaterialDoc, MaterialInput } from "@lampcrate/contract";
-import { showQuantity } from "@lampcrate/core";
+import type { MaterialInput } from "@lampcrate/contract";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { amountWords, money } from "../crate/show.ts";
-import { houseQuery, materialsQuery } from "../queries.ts";
+import { buyingQuery, houseQuery, materialsQuery } from "../queries.ts";
+import { CountDay } from "./CountDay.tsx";
 import { MaterialForm } from "./MaterialForm.tsx";
+import { MaterialTable } from "./MaterialTable.tsx";
+import { StockFile } from "./StockFile.tsx";
+import { Suppliers } from "./Suppliers.tsx";
+import "./store.css";
 
 const empty: MaterialInput = {
   name: "",
@@ -18,111 +21,56 @@ const empty: MaterialInput = {
   smallPart: false,
   latex: false,
   hazards: [],
+  perWeek: null,
 };
 
-/** What the house has: packs, prices, what is on hand, what to be careful of. */
+type Doing = "adding" | "counting" | "file" | null;
+
+/** What the house has, where it went, and who sells it. */
 export function Store() {
   const materials = useQuery(materialsQuery);
   const house = useQuery(houseQuery);
   const queries = useQueryClient();
-  const [editing, setEditing] = useState<string | null>(null);
+  const [doing, setDoing] = useState<Doing>(null);
   if (materials.isPending || house.isPending) return <main className="page soft">Opening the store room …</main>;
   const list = materials.data ?? [];
   const { currency, units } = house.data ?? { currency: "EUR", units: "metric" as const };
-  const done = async (): Promise<void> => {
-    setEditing(null);
-    await queries.invalidateQueries(materialsQuery);
+  const changed = async (): Promise<void> => {
+    await Promise.all([queries.invalidateQueries(materialsQuery), queries.invalidateQueries(buyingQuery)]);
   };
+  const done = async (): Promise<void> => {
+    setDoing(null);
+    await changed();
+  };
+  const leave = (): void => setDoing(null);
+  const toggle = (what: Exclude<Doing, null>, words: string) => (
+    <button type="button" className="second" aria-expanded={doing === what} onClick={() => setDoing(doing === what ? null : what)}>
+      {words}
+    </button>
+  );
   return (
     <main className="page stack" style={{ maxWidth: 1180 }}>
       <div className="row spread">
         <h1>Store room</h1>
-        <button type="button" className="amber" onClick={() => setEditing("new")}>
-          Add a material
-        </button>
+        <div className="row">
+          {list.length > 0 ? toggle("counting", "Count day") : null}
+          {toggle("file", "As a file")}
+          <button type="button" className="amber" onClick={() => setDoing("adding")}>
+            Add a material
+          </button>
+        </div>
       </div>
-      {editing === "new" ? <MaterialForm start={empty} of={null} units={units} onDone={done} onLeave={() => setEditing(null)} /> : null}
+      {doing === "adding" ? <MaterialForm start={empty} of={null} units={units} onDone={done} onLeave={leave} /> : null}
+      {doing === "counting" ? <CountDay materials={list} onDone={done} onLeave={leave} /> : null}
+      {doing === "file" ? <StockFile onDone={done} onLeave={leave} /> : null}
       <section className="sheet pad" aria-label="Materials">
         {list.length === 0 ? (
           <p>The store room is empty. Add what you use, with its pack and what is on hand: every crate is held against it.</p>
         ) : (
-          <table className="trials">
-            <thead>
-              <tr>
-                <th scope="col">Material</th>
-                <th scope="col" className="number">
-                  On hand
-                </th>
-                <th scope="col" className="number">
-                  A pack
-                </th>
-                <th scope="col" className="number">
-                  Costs
-                </th>
-                <th scope="col">Sheet</th>
-                <th scope="col">Mind</th>
-                <th scope="col">
-                  <span className="unseen">Change</span>
-                </th>
-              </tr>
-            </thead>
-            <tbody>
-              {list.map((material) => (
-                <Row
-                  key={material.id}
-                  material={material}
-                  currency={currency}
-                  units={units}
-                  open={editing === material.id}
-                  onOpen={() => setEditing(editing === material.id ? null : material.id)}
-                  onDone={done}
-                />
-              ))}
-            </tbody>
-          </table>
+          <MaterialTable materials={list} currency={currency} units={units} onChanged={changed} />
         )}
       </section>
+      <Suppliers materials={list} currency={currency} units={units} />
     </main>
-  );
-}
-
-interface RowProps {
-  readonly material: MaterialDoc;
-  readonly currency: string;
-  readonly units: "metric" | "imperial";
-  readonly open: boolean;
-  readonly onOpen: () => void;
-  readonly onDone: () => Promise<void>;
-}
-
-function Row({ material, currency, units, open, onOpen, onDone }: RowProps) {
-  const mind = [material.smallPart ? "small part" : "", material.latex ? "latex" : "", ...material.allergens].filter(Boolean).join(", ");
-  const size =
-    material.sheetWidthM !== null && material.sheetHeightM !== null
-      ? `${showQuantity(material.sheetWidthM, "length", units)} × ${showQuantity(material.sheetHeightM, "length", units)}`
-      : "";
-  return (
-    <>
-      <tr>
-        <th scope="row">{material.name}</th>
-        <td className="number">{amountWords(material.onHand, material.unit, units)}</td>
-        <td className="number">{amountWords(material.packSize, material.unit, units)}</td>
-        <td className="number">{money(material.packPriceCents, currency)}</td>
-        <td>{size}</td>
-        <td>{mind}</td>
-        <td>
-          <button type="button" className="quiet" aria-expanded={open} aria-label={`Change ${material.name}`} onClick={onOpen}>
-            {open ? "close" : "change"}
-          </button>
-        </td>
-      </tr>
-      {open ? (
-        <tr>
-          <td colSpan={7}>
-            <MaterialForm start={material} of={material} units={units} onDone={onDone} onLeave={onOpen} />
-          </td>
-        </tr>
-      ) : null}
-    </>
   );
 }

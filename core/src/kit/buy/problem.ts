@@ -2,8 +2,10 @@
 export interface BuyMaterial {
   readonly id: string;
   readonly onHand?: number | undefined;
-  /** On its way and due in time. */
+  /** On its way and due in time for every crate. */
   readonly onOrder?: number | undefined;
+  /** On its way, with the day it is due: in time for crates that need it no sooner. */
+  readonly arrivals?: readonly { readonly day: number; readonly amount: number }[] | undefined;
   /** Promised to sessions outside this plan. */
   readonly promised?: number | undefined;
   /** It comes back after each crate, less what is lost. */
@@ -35,6 +37,8 @@ export interface BuyCrate {
   readonly needBy: number;
   readonly needs: Readonly<Record<string, number>>;
   readonly losses?: Readonly<Record<string, number>> | undefined;
+  /** From when to when it is out, any clock: crates out together need their own; without it, crates of one day do. */
+  readonly out?: { readonly from: number; readonly to: number } | undefined;
 }
 
 /** Everything a season's buying depends on. */
@@ -57,8 +61,8 @@ export function demandsOf({ materials, crates }: Pick<BuyProblem, "materials" | 
   return materials.flatMap((material) => {
     const wanted = crates.filter((crate) => (crate.needs[material.id] ?? 0) > 0);
     const days = [...new Set(wanted.map((crate) => crate.needBy))].sort((a, b) => a - b);
-    const stock = (material.onHand ?? 0) + (material.onOrder ?? 0) - (material.promised ?? 0);
     return days.flatMap((needBy) => {
+      const stock = stockBy(material, needBy);
       const need = material.reusable
         ? mostAtOnce(material.id, crates, needBy)
         : sumBy(wanted, needBy, (crate) => crate.needs[material.id] ?? 0);
@@ -68,20 +72,37 @@ export function demandsOf({ materials, crates }: Pick<BuyProblem, "materials" | 
   });
 }
 
+/** What there is of a material on a day without buying: on hand, and on its way and due by then, less what is promised elsewhere. */
+export function stockBy({ onHand = 0, onOrder = 0, arrivals = [], promised = 0 }: BuyMaterial, day: number): number {
+  return onHand + onOrder + arrivals.reduce((sum, arrival) => (arrival.day <= day ? sum + arrival.amount : sum), 0) - promised;
+}
+
 const sumBy = (crates: readonly BuyCrate[], day: number, of: (crate: BuyCrate) => number): number =>
   crates.reduce((sum, crate) => (crate.needBy <= day ? sum + of(crate) : sum), 0);
 
-/** Greatest need of crates out on one day, with all that was lost before it. */
+/** Greatest need of crates out at once, with all that was lost before it. */
 function mostAtOnce(id: string, crates: readonly BuyCrate[], until: number): number {
-  const days = [...new Set(crates.filter((crate) => crate.needBy <= until).map((crate) => crate.needBy))];
-  return Math.max(
-    0,
-    ...days.map((day) => {
-      const out = crates.filter((crate) => crate.needBy === day).reduce((sum, crate) => sum + (crate.needs[id] ?? 0), 0);
-      const lost = crates.filter((crate) => crate.needBy < day).reduce((sum, crate) => sum + (crate.losses?.[id] ?? 0), 0);
-      return out > 0 ? out + lost : 0;
-    }),
-  );
+  const wanted = crates.filter((crate) => crate.needBy <= until && (crate.needs[id] ?? 0) > 0);
+  return Math.max(0, ...wanted.map((crate) => needAtOnce(id, crate, crates)));
+}
+
+/** What is wanted of a reusable on the day a crate goes out: its own need, that of crates out with it, and what was lost before. */
+export function needAtOnce(id: string, crate: BuyCrate, crates: readonly BuyCrate[]): number {
+  return crates.reduce((sum, other) => {
+    if (outTogether(other, crate)) return sum + (other.needs[id] ?? 0);
+    return comesBefore(other, crate) ? sum + (other.losses?.[id] ?? 0) : sum;
+  }, 0);
+}
+
+/** True when one is still out as the other goes out. */
+function outTogether(other: BuyCrate, crate: BuyCrate): boolean {
+  if (!other.out || !crate.out) return other.needBy === crate.needBy;
+  return other.out.from <= crate.out.from && crate.out.from < other.out.to;
+}
+
+function comesBefore(other: BuyCrate, crate: BuyCrate): boolean {
+  if (!other.out || !crate.out) return other.needBy < crate.needBy;
+  return other.out.to <= crate.out.from;
 }
 
 /** Demands that all packs arriving by their day together cannot cover. */

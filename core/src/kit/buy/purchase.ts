@@ -1,6 +1,6 @@
-import type { Solve } from "../solver.ts";
+import type { Solve, SolveLimits } from "../solver.ts";
 import { type BuyProblem, type Demand, demandsOf, unmetBy } from "./problem.ts";
-import { purchaseProgram } from "./program.ts";
+import { type ProgramWish, purchaseProgram } from "./program.ts";
 
 /** Packs to order, what the suppliers take, and what it costs; cents. */
 export interface Purchase {
@@ -16,6 +16,8 @@ export type PurchasePlan =
   | { readonly feasible: true; readonly best: Purchase; readonly next: Purchase | null }
   | { readonly feasible: false; readonly unmet: readonly Demand[]; readonly leastOutOfReach: readonly string[] };
 
+const nothing: Purchase = { cost: 0, suppliers: [], packs: [], proven: true };
+
 /**
  * Packs at least total cost over all crates, each arriving in time, one order a supplier today; of equal cost fewer
  * suppliers, then fewer packs. `next` is the best that does without at least one of the best one's suppliers.
@@ -24,21 +26,56 @@ export function purchasePlan(problem: BuyProblem, solve: Solve): PurchasePlan {
   const demands = demandsOf(problem);
   const unmet = unmetBy(problem, demands);
   if (unmet.length > 0) return { feasible: false, unmet, leastOutOfReach: [] };
-  if (demands.length === 0) return { feasible: true, best: { cost: 0, suppliers: [], packs: [], proven: true }, next: null };
-  const best = purchased(problem, demands, [], solve);
+  const best = cheapest(problem, solve);
   if (!best) return { feasible: false, unmet: [], leastOutOfReach: problem.suppliers.filter((s) => s.least > 0).map((s) => s.id) };
-  const next = purchased(
-    problem,
-    demands,
-    best.suppliers.map((supplier) => supplier.id),
-    solve,
-  );
-  return { feasible: true, best, next };
+  return { feasible: true, best, next: demands.length === 0 ? null : nextCheapest(problem, best, solve) };
 }
 
-/** The cheapest purchase; of `notAll` at least one supplier is left out. null when there is none. */
-function purchased(problem: BuyProblem, demands: readonly Demand[], notAll: readonly string[], solve: Solve): Purchase | null {
-  const { optimal, values } = solve(purchaseProgram(problem, demands, notAll));
+/** The cheapest purchase; null when there is none. With limits it may be a little dearer: then it isn't proven. */
+export function cheapest(problem: BuyProblem, solve: Solve, limits: SolveLimits = {}): Purchase | null {
+  return purchased(problem, {}, solve, limits);
+}
+
+/** The best purchase that does without at least one of another's suppliers; null when there is none. */
+export function nextCheapest(problem: BuyProblem, best: Purchase, solve: Solve): Purchase | null {
+  return purchased(problem, { notAll: best.suppliers.map((supplier) => supplier.id) }, solve);
+}
+
+/** The cheapest purchase among those from as few suppliers as can be; null when there is none. */
+export function fewestSuppliers(problem: BuyProblem, solve: Solve): Purchase | null {
+  const fewest = purchased(problem, { countSuppliers: true }, solve);
+  return fewest && purchased(problem, { mostSuppliers: fewest.suppliers.length }, solve);
+}
+
+/** The cheapest purchase among those that are all there soonest, with that day; null when there is none. */
+export function soonest(problem: BuyProblem, solve: Solve): { readonly purchase: Purchase; readonly day: number } | null {
+  const leads = [...new Set(problem.suppliers.map((supplier) => supplier.lead))].sort((a, b) => a - b);
+  const demands = demandsOf(problem);
+  for (const day of leads) {
+    const within = { ...problem, ...suppliersWithin(problem, day) };
+    if (unmetBy(within, demands).length > 0) continue;
+    const purchase = cheapest(within, solve);
+    if (purchase) return { purchase, day };
+  }
+  return null;
+}
+
+function suppliersWithin({ suppliers, packs }: BuyProblem, day: number): Pick<BuyProblem, "suppliers" | "packs"> {
+  const quick = suppliers.filter((supplier) => supplier.lead <= day);
+  return { suppliers: quick, packs: packs.filter((pack) => quick.some((supplier) => supplier.id === pack.supplier)) };
+}
+
+/** What no purchase can beat, cents: the program with its whole numbers let go. 0 when there is nothing to buy. */
+export function costBound(problem: BuyProblem, solve: Solve): number {
+  const demands = demandsOf(problem);
+  if (demands.length === 0) return 0;
+  return Math.max(0, Math.floor(solve(purchaseProgram(problem, demands, { relaxed: true })).objective));
+}
+
+function purchased(problem: BuyProblem, wish: ProgramWish, solve: Solve, limits: SolveLimits = {}): Purchase | null {
+  const demands = demandsOf(problem);
+  if (demands.length === 0) return wish.notAll ? null : nothing;
+  const { optimal, values } = solve(purchaseProgram(problem, demands, wish), limits);
   if (!optimal && Object.keys(values).length === 0) return null;
   const packs = problem.packs.flatMap((pack, j) => {
     const count = Math.round(values[`x${j}`] ?? 0);
@@ -50,37 +87,10 @@ function purchased(problem: BuyProblem, demands: readonly Demand[], notAll: read
       const pack = problem.packs.find((p) => p.id === id);
       return pack?.supplier === supplier.id ? sum + pack.price * count : sum;
     }, 0);
-    if (goods === 0) return [];
+    if (!packs.some(({ id }) => problem.packs.find((p) => p.id === id)?.supplier === supplier.id)) return [];
     const free = supplier.freeFrom !== null && goods >= supplier.freeFrom;
     return [{ id: supplier.id, goods, fee: free ? 0 : supplier.fee }];
   });
-  return { cost: suppliers.reduce((sum, { goods, fee }) => sum + goods + fee, 0), suppliers, packs, proven: optimal };
-}
-
-/** What of each pack bought goes to which crate, first needed first served, and what is left over; in the material's unit. */
-export function sharedOut(
-  problem: BuyProblem,
-  best: Purchase,
-): readonly { readonly material: string; readonly crates: Readonly<Record<string, number>>; readonly left: number }[] {
-  return problem.materials.flatMap((material) => {
-    const bought = best.packs.reduce((sum, { id, count }) => {
-      const pack = problem.packs.find((p) => p.id === id);
-      return pack?.material === material.id ? sum + pack.size * count : sum;
-    }, 0);
-    if (bought === 0) return [];
-    let stock = Math.max(0, (material.onHand ?? 0) + (material.onOrder ?? 0) - (material.promised ?? 0));
-    let left = bought;
-    const crates: Record<string, number> = {};
-    for (const crate of [...problem.crates].sort((a, b) => a.needBy - b.needBy)) {
-      const need = crate.needs[material.id] ?? 0;
-      const fromStock = Math.min(stock, need);
-      const fromNew = Math.min(left, need - fromStock);
-      if (fromNew > 0) crates[crate.id] = fromNew;
-      // What comes back serves the next crate again; what is used does not.
-      if (!material.reusable) [stock, left] = [stock - fromStock, left - fromNew];
-    }
-    return [
-      { material: material.id, crates, left: material.reusable ? Math.max(0, bought - Math.max(0, ...Object.values(crates))) : left },
-    ];
-  });
+  const cost = suppliers.reduce((sum, { goods, fee }) => sum + goods + fee, 0);
+  return { cost, suppliers, packs, proven: optimal && (limits.gap ?? 0) === 0 };
 }

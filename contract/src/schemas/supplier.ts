@@ -1,0 +1,56 @@
+import Joi from "joi";
+import type { OrdersInput, SupplierInput, SupplierSave } from "../supplier.ts";
+import { id, line, objectOf, revision } from "./parts.ts";
+
+const cents = Joi.number().integer().min(0).max(1e8).required();
+const size = Joi.number().greater(0).max(1e6).required();
+
+const fields = {
+  name: line(80).min(1).required(),
+  leadDays: Joi.number().integer().min(0).max(365).required(),
+  feeCents: cents,
+  freeFromCents: Joi.number().integer().min(1).max(1e8).allow(null).required(),
+  leastCents: cents,
+  packs: Joi.array()
+    .max(200)
+    .unique("id")
+    .required()
+    .items(
+      Joi.object({
+        id: id.required(),
+        materialId: id.required(),
+        size,
+        priceCents: cents,
+        most: Joi.number().integer().min(0).max(1e6).allow(null).required(),
+      }),
+    ),
+};
+
+export const supplierInput = objectOf<SupplierInput>(fields);
+export const supplierSave = objectOf<SupplierSave>({ ...fields, revision });
+
+export const ordersInput = objectOf<OrdersInput>({
+  orders: Joi.array()
+    .min(1)
+    .max(30)
+    .unique("supplierId")
+    .required()
+    .items(
+      Joi.object({
+        supplierId: id.required(),
+        feeCents: cents,
+        lines: Joi.array()
+          .min(1)
+          .max(200)
+          .required()
+          .items(
+            Joi.object({
+              materialId: id.required(),
+              size,
+              count: Joi.number().integer().min(1).max(1e6).required(),
+              priceCents: cents,
+            }),
+          ),
+      }),
+    ),
+});

@@ -1,0 +1,214 @@
+import { parseQuantity } from "../quantity/parse.ts";
+import { refusalWords } from "../quantity/reasons.ts";
+
+/** A material as a store room file tells it; amounts in its own unit, sheets in m, money in cents. */
+export interface StockRow {
+  readonly name: string;
+  readonly unit: "piece" | "mm" | "g" | "ml";
+  readonly onHand: number;
+  readonly packSize: number;
+  readonly packPriceCents: number;
+  readonly sheetWidthM: number | null;
+  readonly sheetHeightM: number | null;
+  readonly allergens: readonly string[];
+  readonly smallPart: boolean;
+  readonly latex: boolean;
+  readonly perWeek: number | null;
+}
+
+/** A row read: the material it names with the file's values over what is known, and what is different in words. */
+export interface StockChange {
+  readonly row: number;
+  /** null: a new material. */
+  readonly id: string | null;
+  readonly values: StockRow;
+  readonly words: readonly string[];
+}
+
+export interface StockWrong {
+  readonly row: number;
+  readonly column: string;
+  readonly message: string;
+}
+
+/** The file's columns, in the order in which it is written. */
+export const stockColumns = [
+  "name",
+  "unit",
+  "on hand",
+  "pack size",
+  "pack price",
+  "sheet across",
+  "sheet along",
+  "allergens",
+  "small part",
+  "latex",
+  "collected a week",
+] as const;
+type Column = (typeof stockColumns)[number];
+
+const plain: Omit<StockRow, "name"> = {
+  unit: "piece",
+  onHand: 0,
+  packSize: 1,
+  packPriceCents: 0,
+  sheetWidthM: null,
+  sheetHeightM: null,
+  allergens: [],
+  smallPart: false,
+  latex: false,
+  perWeek: null,
+};
+
+/** A material as a row of the file. */
+export function stockCells(row: StockRow): readonly string[] {
+  const size = (m: number | null): string => (m === null ? "" : `${Math.round(m * 1e6) / 1e3} mm`);
+  return [
+    row.name,
+    row.unit,
+    String(row.onHand),
+    String(row.packSize),
+    (row.packPriceCents / 100).toFixed(2),
+    size(row.sheetWidthM),
+    size(row.sheetHeightM),
+    row.allergens.join("; "),
+    row.smallPart ? "yes" : "no",
+    row.latex ? "yes" : "no",
+    row.perWeek === null ? "" : String(row.perWeek),
+  ];
+}
+
+/**
+ * Reads a store room file: a row of headings in any order, then a material a row, found by its name whatever its case.
+ * A column that is missing and a cell left empty leave what is known. Everything wrong is said by row and column.
+ */
+export function readStockRows(
+  rows: readonly (readonly string[])[],
+  known: readonly (StockRow & { readonly id: string })[],
+): { readonly changes: readonly StockChange[]; readonly wrong: readonly StockWrong[] } {
+  const wrong: StockWrong[] = [];
+  const heads = (rows[0] ?? []).map((cell) => cell.trim().toLowerCase());
+  for (const head of heads.filter((h) => h !== "" && !stockColumns.some((c) => c === h)))
+    wrong.push({ row: 1, column: head, message: `There is no column “${head}”. The columns are ${stockColumns.join(", ")}.` });
+  if (!heads.includes("name")) wrong.push({ row: 1, column: "name", message: "The first row must name its columns, “name” among them." });
+  if (wrong.length > 0) return { changes: [], wrong };
+  const changes: StockChange[] = [];
+  const seen = new Map<string, number>();
+  for (const [i, cells] of rows.entries()) {
+    if (i === 0 || cells.every((cell) => cell.trim() === "")) continue;
+    const row = i + 1;
+    const cell = (column: Column): string => (cells[heads.indexOf(column)] ?? "").trim();
+    const name = cell("name");
+    const key = name.toLowerCase();
+    const twice = seen.get(key);
+    seen.set(key, row);
+    if (name === "" || name.length > 80) wrong.push({ row, column: "name", message: "Give the material a name of at most 80 letters." });
+    else if (twice !== undefined) wrong.push({ row, column: "name", message: `“${name}” stands in row ${twice} already.` });
+    else {
+      const before = known.find((material) => material.name.toLowerCase() === key);
+      const read = readRow(cell, before ?? { name, ...plain }, before !== undefined);
+      for (const { column, message } of read.wrong) wrong.push({ row, column, message });
+      if (read.wrong.length === 0) changes.push({ row, id: before?.id ?? null, values: read.values, words: read.words });
+    }
+  }
+  return { changes, wrong };
+}
+
+type Trouble = Omit<StockWrong, "row">;
+
+function readRow(
+  cell: (column: Column) => string,
+  before: StockRow,
+  isKnown: boolean,
+): { readonly values: StockRow; readonly words: readonly string[]; readonly wrong: readonly Trouble[] } {
+  const wrong: Trouble[] = [];
+  const words: string[] = [];
+  const read = <T>(column: Column, now: T, parse: (typed: string) => T | { readonly message: string }, show: (value: T) => string): T => {
+    const typed = cell(column);
+    if (typed === "") return now;
+    const found = parse(typed);
+    if (typeof found === "object" && found !== null && "message" in found) {
+      wrong.push({ column, message: found.message });
+      return now;
+    }
+    if (isKnown && show(found) !== show(now)) words.push(`${column} ${show(now) || "none"} to ${show(found) || "none"}`);
+    return found;
+  };
+  const unit = read("unit", before.unit, unitOf, String);
+  if (isKnown && unit !== before.unit)
+    wrong.push({ column: "unit", message: `It is kept in ${before.unit}; a unit can't be changed by a file.` });
+  const amount = (typed: string) => amountOf(typed, unit);
+  const values: StockRow = {
+    name: isKnown ? before.name : cell("name"),
+    unit,
+    onHand: read("on hand", before.onHand, amount, String),
+    packSize: read("pack size", before.packSize, (typed) => moreThanNothing(amount(typed)), String),
+    packPriceCents: read("pack price", before.packPriceCents, moneyOf, (cents) => (cents / 100).toFixed(2)),
+    sheetWidthM: read("sheet across", before.sheetWidthM, lengthOf, sizeWords),
+    sheetHeightM: read("sheet along", before.sheetHeightM, lengthOf, sizeWords),
+    allergens: read("allergens", before.allergens, listOf, (list) => list.join("; ")),
+    smallPart: read("small part", before.smallPart, yesOrNo, yesWords),
+    latex: read("latex", before.latex, yesOrNo, yesWords),
+    perWeek: read<number | null>(
+      "collected a week",
+      before.perWeek,
+      (typed) => moreThanNothing(amount(typed)),
+      (n) => (n === null ? "" : String(n)),
+    ),
+  };
+  return { values, words, wrong };
+}
+
+const unitOf = (typed: string): StockRow["unit"] | { readonly message: string } => {
+  const found = (["piece", "mm", "g", "ml"] as const).find((unit) => unit === typed.toLowerCase() || `${unit}s` === typed.toLowerCase());
+  return found ?? { message: `“${typed}” is no unit of the store room: piece, mm, g or ml.` };
+};
+
+function amountOf(typed: string, unit: StockRow["unit"]): number | { readonly message: string } {
+  const asked = {
+    piece: { dimension: "count", defaultUnit: null, scale: 1 },
+    mm: { dimension: "length", defaultUnit: "mm", scale: 1000 },
+    g: { dimension: "mass", defaultUnit: "g", scale: 1000 },
+    ml: { dimension: "count", defaultUnit: null, scale: 1 },
+  } as const;
+  const { scale, ...of } = asked[unit];
+  const bare = Number(typed.replace(",", "."));
+  if (Number.isFinite(bare) && typed !== "") return bare >= 0 ? bare : { message: `“${typed}” is below nothing.` };
+  const read = parseQuantity(typed, of);
+  return read.ok ? Math.round(read.si * scale * 1e6) / 1e6 : { message: refusalWords(read.reason, typed, of) };
+}
+
+const moreThanNothing = (read: number | { readonly message: string }): number | { readonly message: string } =>
+  typeof read === "number" && read <= 0 ? { message: "More than nothing, please." } : read;
+
+function moneyOf(typed: string): number | { readonly message: string } {
+  const found = Number(typed.replace(/[^\d.,-]/g, "").replace(",", "."));
+  if (!Number.isFinite(found) || found < 0 || !/\d/.test(typed)) return { message: `“${typed}” is no price, such as 4.20.` };
+  return Math.round(found * 100);
+}
+
+function lengthOf(typed: string): number | { readonly message: string } {
+  const asked = { dimension: "length", defaultUnit: "mm" } as const;
+  const read = parseQuantity(typed, asked);
+  if (!read.ok) return { message: refusalWords(read.reason, typed, asked) };
+  return read.si > 0 && read.si <= 100 ? read.si : { message: "A sheet's side is more than nothing and at most 100 m." };
+}
+
+const sizeWords = (m: number | null): string => (m === null ? "" : `${Math.round(m * 1e6) / 1e3} mm`);
+
+function listOf(typed: string): readonly string[] {
+  if (/^(none|no|-)$/i.test(typed)) return [];
+  return typed
+    .split(/[;,]/)
+    .map((word) => word.trim())
+    .filter(Boolean)
+    .slice(0, 8);
+}
+
+function yesOrNo(typed: string): boolean | { readonly message: string } {
+  if (/^(yes|y|true|1)$/i.test(typed)) return true;
+  if (/^(no|n|false|0)$/i.test(typed)) return false;
+  return { message: `“${typed}” should be yes or no.` };
+}
+
+const yesWords = (yes: boolean): string => (yes ? "yes" : "no");

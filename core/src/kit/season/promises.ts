@@ -1,0 +1,23 @@
+import { type BuyCrate, type BuyMaterial, needAtOnce, stockBy } from "../buy/problem.ts";
+
+/** What a crate gets of a material when earlier ones are served first; in the material's unit. */
+export interface Promised {
+  readonly crate: string;
+  readonly need: number;
+  /** There for it: on hand, or due by the day it is needed, and not promised to an earlier one. */
+  readonly covered: number;
+  readonly short: number;
+}
+
+/** Promises a material in date order. What comes back is there again for the next crate, less what is lost; crates out together share it. */
+export function promisesOf(material: BuyMaterial, crates: readonly BuyCrate[]): readonly Promised[] {
+  const wanted = crates.filter((crate) => (crate.needs[material.id] ?? 0) > 0);
+  let used = 0;
+  return wanted.map((crate) => {
+    const need = crate.needs[material.id] ?? 0;
+    const taken = material.reusable ? needAtOnce(material.id, crate, crates) - need : used;
+    const covered = Math.min(need, Math.max(0, stockBy(material, crate.needBy) - taken));
+    used += need;
+    return { crate: crate.id, need, covered, short: need - covered };
+  });
+}

@@ -1,0 +1,35 @@
+import type { BuyingDoc } from "@lampcrate/contract";
+import { dateOf } from "@lampcrate/core";
+import { asc, eq, ne } from "drizzle-orm";
+import type { Store } from "../db/open.ts";
+import { run, session } from "../db/schema.ts";
+import { loadBrief } from "./briefs.ts";
+import { houseDoc } from "./house.ts";
+import { materialList } from "./materials.ts";
+import { orderList } from "./purchases.ts";
+import { sessionDoc } from "./runs.ts";
+import { supplierList } from "./suppliers.ts";
+
+/** Everything that the season's crates, promises and buying are reckoned from. */
+export function buyingDoc(db: Store, now: number): BuyingDoc {
+  const { currency, units, closures, preparing, zone } = houseDoc(db);
+  const runs = db.select().from(run).where(ne(run.status, "cancelled")).orderBy(asc(run.createdAt)).all();
+  return {
+    today: dateOf(now, zone),
+    now,
+    zone,
+    house: { currency, units, closures, preparing },
+    runs: runs.map(({ id, title, kind, heads, opensOn, briefId }) => ({
+      id,
+      title,
+      kind,
+      heads,
+      opensOn,
+      brief: loadBrief(db, briefId).doc,
+      sessions: db.select().from(session).where(eq(session.runId, id)).orderBy(asc(session.startAt)).all().map(sessionDoc),
+    })),
+    materials: materialList(db),
+    suppliers: supplierList(db),
+    orders: orderList(db),
+  };
+}

@@ -1,0 +1,28 @@
+import { type BriefDoc, crateBase, type LineCount } from "@lampcrate/contract";
+import { rectangleCount } from "@lampcrate/core";
+import type { Store } from "../db/open.ts";
+import { materialList } from "./materials.ts";
+import type { Person } from "./signIn.ts";
+import { settleSession } from "./stock.ts";
+
+/** Books what a counted session took out of the store room, over what was booked for it before; whole sheets where pieces are cut. */
+export function bookSessionUse(
+  db: Store,
+  by: Person,
+  at: number,
+  sessionId: string,
+  used: BriefDoc | null,
+  counts: readonly LineCount[],
+): void {
+  const took = new Map<string, number>();
+  const lines = used === null ? [] : crateBase(used, materialList(db)).lines;
+  for (const { lineId, putOut, left } of counts) {
+    const materialId = used?.lines.find((l) => l.id === lineId)?.materialId;
+    if (materialId === undefined) continue;
+    const cut = lines.find((l) => l.id === lineId)?.cut;
+    const fromOne = cut ? rectangleCount(cut).count * (cut.perRectangle ?? 1) : 1;
+    const amount = fromOne > 1 ? Math.ceil((putOut - left) / fromOne) : putOut - left;
+    took.set(materialId, (took.get(materialId) ?? 0) + amount);
+  }
+  settleSession(db, by, at, sessionId, took);
+}

@@ -1,0 +1,31 @@
+import { useQuery } from "@tanstack/react-query";
+import { Link } from "react-router";
+import { buyingQuery } from "../queries.ts";
+import { BuyingDesk } from "./BuyingDesk.tsx";
+import { useSeasonCrates } from "./useSeasonCrates.ts";
+import "./buying.css";
+
+/** What the season has to buy, collect and wait for, and who gets what. */
+export function Buying() {
+  const buying = useQuery(buyingQuery);
+  const crates = useSeasonCrates(buying.data);
+  return (
+    <main className="page stack" style={{ maxWidth: 1180 }}>
+      <h1>Buying</h1>
+      {buying.isError ? (
+        <p role="alert" className="trouble">
+          {buying.error.message}
+        </p>
+      ) : null}
+      {buying.isPending ? <p className="soft">Looking at the season …</p> : null}
+      {buying.data && crates === null ? <p className="soft">Sizing every crate of the season …</p> : null}
+      {buying.data && crates !== null && crates.length === 0 ? (
+        <p className="plain-words">
+          No session is still to come, so nothing has to be bought. <Link to="/">Put a run on the calendar</Link>, say what its kit takes,
+          and what must be bought for it stands here.
+        </p>
+      ) : null}
+      {buying.data && crates ? <BuyingDesk doc={buying.data} crates={crates} /> : null}
+    </main>
+  );
+}

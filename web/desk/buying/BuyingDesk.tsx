@@ -1,0 +1,33 @@
+import type { BuyingDoc } from "@lampcrate/contract";
+import type { Purchase, SeasonCrate } from "@lampcrate/core";
+import { useMemo, useState } from "react";
+import { Collecting } from "./Collecting.tsx";
+import { namesOf } from "./names.ts";
+import { OnTheWay } from "./OnTheWay.tsx";
+import { OrderLists } from "./OrderLists.tsx";
+import { PlanAnswer } from "./PlanAnswer.tsx";
+import { Promises } from "./Promises.tsx";
+import { TooLateList } from "./TooLateList.tsx";
+import { usePlan } from "./usePlan.ts";
+import { type Way, WaysToBuy, waysOf } from "./WaysToBuy.tsx";
+
+/** The plan with its other ways, the lists to order, what comes too late, what is collected, what is on its way. */
+export function BuyingDesk({ doc, crates }: { readonly doc: BuyingDoc; readonly crates: readonly SeasonCrate[] }) {
+  const plan = usePlan(doc, crates);
+  const names = useMemo(() => namesOf(doc, crates), [doc, crates]);
+  const [chosen, setChosen] = useState<Way["id"]>("cheapest");
+  const ways = plan.planned ? waysOf(plan.planned, plan.rest) : [];
+  const way = ways.find((w) => w.id === chosen) ?? ways[0];
+  const purchase: Purchase | null = way?.purchase ?? null;
+  return (
+    <>
+      <PlanAnswer doc={doc} plan={plan} purchase={purchase} />
+      {plan.late.length > 0 ? <TooLateList late={plan.late} names={names} doc={doc} /> : null}
+      {ways.length > 1 ? <WaysToBuy ways={ways} chosen={way?.id ?? "cheapest"} onChoose={setChosen} doc={doc} names={names} /> : null}
+      {purchase && purchase.packs.length > 0 ? <OrderLists doc={doc} problem={plan.rest} purchase={purchase} names={names} /> : null}
+      <Collecting doc={doc} crates={crates} whole={plan.whole} names={names} />
+      <OnTheWay orders={doc.orders} names={names} currency={doc.house.currency} />
+      <Promises doc={doc} crates={crates} whole={plan.whole} names={names} late={plan.late} />
+    </>
+  );
+}

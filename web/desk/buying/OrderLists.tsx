@@ -1,0 +1,120 @@
+import type { BuyingDoc, OrderInput } from "@lampcrate/contract";
+import { type BuyProblem, type PackShare, type Purchase, sharedByPack } from "@lampcrate/core";
+import { useQueryClient } from "@tanstack/react-query";
+import { useMemo, useState } from "react";
+import { AskError, api, ask } from "../../shared/client.ts";
+import { money } from "../crate/show.ts";
+import { buyingQuery } from "../queries.ts";
+import type { Names } from "./names.ts";
+
+interface OrderListsProps {
+  readonly doc: BuyingDoc;
+  readonly problem: BuyProblem;
+  readonly purchase: Purchase;
+  readonly names: Names;
+}
+
+/** What to order where, for whom, and what is left over; all of it is placed with one press. */
+export function OrderLists({ doc, problem, purchase, names }: OrderListsProps) {
+  const queries = useQueryClient();
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const orders = useMemo(() => ordersOf(problem, purchase), [problem, purchase]);
+  const shared = useMemo(() => sharedByPack(problem, purchase), [problem, purchase]);
+  const order = async (): Promise<void> => {
+    try {
+      const plain = orders.map((of) => ({ ...of, lines: of.lines.map(({ pack: _, ...line }) => line) }));
+      await ask(api.orders.$post({ json: { orders: plain } }));
+      setTrouble(null);
+      await queries.invalidateQueries(buyingQuery);
+    } catch (error) {
+      if (!(error instanceof AskError)) throw error;
+      setTrouble(error.message);
+    }
+  };
+  const { currency } = doc.house;
+  const leads = new Map(problem.suppliers.map((supplier) => [supplier.id, supplier.lead]));
+  return (
+    <section className="sheet pad stack" aria-label="To order">
+      <div className="row spread">
+        <h2>To order today</h2>
+        <button type="button" className="amber" onClick={() => void order()}>
+          {orders.length === 1 ? "Order it" : `Order from all ${orders.length}`}
+        </button>
+      </div>
+      {trouble === null ? null : (
+        <p role="alert" className="trouble">
+          {trouble}
+        </p>
+      )}
+      {orders.map(({ supplierId, feeCents, lines }) => {
+        const goods = lines.reduce((sum, line) => sum + line.count * line.priceCents, 0);
+        return (
+          <table key={supplierId} className="trials order-list" aria-label={`Order from ${names.supplier(supplierId)}`}>
+            <caption>
+              <strong>{names.supplier(supplierId)}</strong>, there by {names.day(leads.get(supplierId) ?? 0)}
+            </caption>
+            <thead>
+              <tr>
+                <th scope="col">Material</th>
+                <th scope="col" className="number">
+                  Packs
+                </th>
+                <th scope="col">of</th>
+                <th scope="col" className="number">
+                  Costs
+                </th>
+                <th scope="col">For whom</th>
+              </tr>
+            </thead>
+            <tbody>
+              {lines.map((line) => (
+                <tr key={line.pack}>
+                  <th scope="row">{names.material(line.materialId)}</th>
+                  <td className="number">{line.count}</td>
+                  <td>{names.amount(line.materialId, line.size)}</td>
+                  <td className="number">{money(line.count * line.priceCents, currency)}</td>
+                  <td className="small">
+                    {forWhom(
+                      line.materialId,
+                      shared.find((s) => s.pack === line.pack),
+                      names,
+                    )}
+                  </td>
+                </tr>
+              ))}
+              <tr>
+                <td colSpan={3} className="soft">
+                  goods {money(goods, currency)}, delivery {feeCents === 0 ? "free" : money(feeCents, currency)}
+                </td>
+                <td className="number">
+                  <strong>{money(goods + feeCents, currency)}</strong>
+                </td>
+                <td />
+              </tr>
+            </tbody>
+          </table>
+        );
+      })}
+    </section>
+  );
+}
+
+/** An order with the pack behind each line. */
+type OrderOfPacks = Omit<OrderInput, "lines"> & { readonly lines: readonly (OrderInput["lines"][number] & { readonly pack: string })[] };
+
+function ordersOf(problem: BuyProblem, purchase: Purchase): readonly OrderOfPacks[] {
+  return purchase.suppliers.map(({ id, fee }) => ({
+    supplierId: id,
+    feeCents: fee,
+    lines: purchase.packs.flatMap(({ id: packId, count }) => {
+      const pack = problem.packs.find((p) => p.id === packId);
+      return pack?.supplier === id ? [{ pack: packId, materialId: pack.material, size: pack.size, count, priceCents: pack.price }] : [];
+    }),
+  }));
+}
+
+function forWhom(materialId: string, of: PackShare | undefined, names: Names): string {
+  if (!of) return "";
+  const crates = Object.entries(of.crates).map(([crate, amount]) => `${names.amount(materialId, amount)} for ${names.crate(crate)}`);
+  return [...crates, ...(of.left > 0 ? [`${names.amount(materialId, of.left)} left over`] : [])].join("; ");
+}

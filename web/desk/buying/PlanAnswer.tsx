@@ -1,0 +1,79 @@
+import type { BuyingDoc } from "@lampcrate/contract";
+import { type Purchase, showNumber } from "@lampcrate/core";
+import { Link } from "react-router";
+import { money } from "../crate/show.ts";
+import type { Plan } from "./usePlan.ts";
+
+/** The answer in a sentence, and how sure it is. */
+export function PlanAnswer({ doc, plan, purchase }: { readonly doc: BuyingDoc; readonly plan: Plan; readonly purchase: Purchase | null }) {
+  const { planned, stopped, trouble } = plan;
+  if (trouble !== null)
+    return (
+      <p role="alert" className="trouble">
+        The plan could not be reckoned: {trouble}.{" "}
+        <button type="button" className="second" onClick={plan.again}>
+          Try again
+        </button>
+      </p>
+    );
+  if (stopped)
+    return (
+      <p className="plain-words">
+        Planning was stopped.{" "}
+        <button type="button" className="second" onClick={plan.again}>
+          Plan it again
+        </button>
+      </p>
+    );
+  if (!planned) return <p className="soft">Looking for the cheapest way to buy it all …</p>;
+  if (doc.suppliers.length === 0)
+    return (
+      <p className="plain-words">
+        No supplier is known yet. <Link to="/store">Add one in the store room</Link> with its packs, prices and days of delivery: the
+        cheapest order for the whole season follows.
+      </p>
+    );
+  if (!planned.best)
+    return (
+      <p className="plain-words short">
+        No set of orders reaches every supplier's least order with what is wanted. Lower a least order in the store room, or add another
+        supplier.
+      </p>
+    );
+  return (
+    <div className="stack" style={{ gap: 4 }}>
+      <p className="plain-words" role="status">
+        <strong>{answerWords(purchase ?? planned.best, doc)}</strong>
+      </p>
+      <p className="soft small row">
+        <span>{surenessWords(plan, purchase)}</span>
+        {planned.stage === "good" ? (
+          <button type="button" className="second" onClick={plan.stop}>
+            Stop
+          </button>
+        ) : null}
+      </p>
+    </div>
+  );
+}
+
+function answerWords({ cost, packs, suppliers }: Purchase, doc: BuyingDoc): string {
+  const count = packs.reduce((sum, pack) => sum + pack.count, 0);
+  if (count === 0) return "Nothing has to be bought: what is there and on its way is enough for every crate of the season.";
+  const from = suppliers.length === 1 ? "one supplier" : `${suppliers.length} suppliers`;
+  return `Order ${count} ${count === 1 ? "pack" : "packs"} from ${from} today, for ${money(cost, doc.house.currency)} with delivery: every crate but those named below has its material in time.`;
+}
+
+function surenessWords({ planned, late }: Plan, purchase: Purchase | null): string {
+  if (!planned?.best) return "";
+  const took = `${showNumber(planned.tookMs / 1000, 1)} s`;
+  if (planned.stage === "good") {
+    const gap = planned.bound > 0 ? (100 * (planned.best.cost - planned.bound)) / planned.bound : 0;
+    return `A good plan, at most ${showNumber(gap, 1)} % above what nothing can beat. Still looking for the cheapest …`;
+  }
+  const proven = planned.best.proven
+    ? "Shown to be the cheapest there is"
+    : `Within ${showNumber((100 * (planned.best.cost - planned.bound)) / Math.max(1, planned.bound), 1)} % of what nothing can beat`;
+  const chosen = purchase && purchase.cost > planned.best.cost ? "The cheapest is another; you chose this one. " : "";
+  return `${chosen}${proven}${planned.stage === "done" ? `, with its other ways, in ${took}` : "; looking at other ways …"}${late.length > 0 ? "." : ". Nothing comes too late."}`;
+}

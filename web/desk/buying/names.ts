@@ -1,0 +1,28 @@
+import type { BuyingDoc, MaterialDoc } from "@lampcrate/contract";
+import { addDays, type SeasonCrate, shortDate } from "@lampcrate/core";
+import { amountWords } from "../crate/show.ts";
+
+/** How the season's things are called and shown. */
+export interface Names {
+  readonly material: (id: string) => string;
+  readonly crate: (id: string) => string;
+  readonly supplier: (id: string) => string;
+  /** An amount of a material in its unit; what is cut counts in whole sheets. */
+  readonly amount: (materialId: string, amount: number) => string;
+  /** A day counted from today. */
+  readonly day: (day: number) => string;
+}
+
+export function namesOf(doc: BuyingDoc, crates: readonly SeasonCrate[]): Names {
+  const material = (id: string): MaterialDoc | undefined => doc.materials.find((m) => m.id === id);
+  return {
+    material: (id) => material(id)?.name ?? "gone from the store room",
+    crate: (id) => {
+      const crate = crates.find((c) => c.id === id);
+      return crate ? `${shortDate(crate.date)}, ${crate.runTitle}` : "";
+    },
+    supplier: (id) => doc.suppliers.find((s) => s.id === id)?.name ?? "gone",
+    amount: (id, amount) => amountWords(amount, material(id)?.unit ?? "piece", doc.house.units),
+    day: (day) => shortDate(addDays(doc.today, day)),
+  };
+}

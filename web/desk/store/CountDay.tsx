@@ -1,0 +1,95 @@
+import type { MaterialDoc } from "@lampcrate/contract";
+import { InputNumber } from "antd";
+import { useState } from "react";
+import { AskError, api, ask } from "../../shared/client.ts";
+import { useKeptState } from "../../shared/useKeptState.ts";
+
+interface CountDayProps {
+  readonly materials: readonly MaterialDoc[];
+  readonly onDone: () => Promise<void>;
+  readonly onLeave: () => void;
+}
+
+interface Counting {
+  /** What the list said when counting began. */
+  readonly listed: Readonly<Record<string, number>>;
+  readonly counted: Readonly<Record<string, number>>;
+}
+
+const unitOf = ({ unit }: MaterialDoc): string => (unit === "piece" ? "pieces" : unit);
+
+const listedIn = (materials: readonly MaterialDoc[]): Counting["listed"] => Object.fromEntries(materials.map((m) => [m.id, m.onHand]));
+
+/** A count of what is really on the shelves; only what was counted is booked, and what is typed is kept until then. */
+export function CountDay({ materials, onDone, onLeave }: CountDayProps) {
+  const [counting, setCounting] = useKeptState<Counting>("count-day", { listed: listedIn(materials), counted: {} });
+  const [trouble, setTrouble] = useState<AskError | null>(null);
+  const done = materials.filter((m) => counting.counted[m.id] !== undefined);
+  const different = done.filter((m) => counting.counted[m.id] !== (counting.listed[m.id] ?? 0));
+  const book = async (): Promise<void> => {
+    try {
+      const counts = done.map((m) => ({
+        materialId: m.id,
+        counted: counting.counted[m.id] ?? 0,
+        listed: counting.listed[m.id] ?? 0,
+      }));
+      await ask(api.stock.count.$post({ json: { counts } }));
+      setCounting(null);
+      await onDone();
+    } catch (error) {
+      if (!(error instanceof AskError)) throw error;
+      setTrouble(error);
+      // What was typed stays; it is held against what is listed now.
+      if (error.problem.status === 409) setCounting({ ...counting, listed: listedIn(await ask(api.materials.$get())) });
+    }
+  };
+  return (
+    <section className="sheet pad stack" aria-label="Count day">
+      <h2>Count day</h2>
+      <p className="soft small">
+        Type what lies there; leave empty what you did not count. Tab goes down the list. Print this page for a list to carry.
+      </p>
+      <div className="count-grid">
+        {materials.map((material) => (
+          <label key={material.id}>
+            <span>{material.name}</span>
+            <span className="soft small">listed {counting.listed[material.id] ?? 0}</span>
+            <InputNumber
+              min={0}
+              aria-label={`${material.name}, counted`}
+              suffix={unitOf(material)}
+              value={counting.counted[material.id] ?? null}
+              onChange={(value) => {
+                const { [material.id]: _, ...rest } = counting.counted;
+                setCounting({ ...counting, counted: value === null ? rest : { ...rest, [material.id]: value } });
+              }}
+            />
+          </label>
+        ))}
+      </div>
+      {trouble ? (
+        <div role="alert" className="trouble">
+          <p>{trouble.message}</p>
+        </div>
+      ) : null}
+      <div className="row">
+        <button type="button" className="second" disabled={done.length === 0} onClick={() => void book()}>
+          Book {done.length} counted, {different.length} different
+        </button>
+        <button type="button" className="quiet" onClick={() => window.print()}>
+          print the list
+        </button>
+        <button
+          type="button"
+          className="quiet"
+          onClick={() => {
+            setCounting(null);
+            onLeave();
+          }}
+        >
+          leave it
+        </button>
+      </div>
+    </section>
+  );
+}

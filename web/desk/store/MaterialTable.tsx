@@ -1,0 +1,123 @@
+import type { MaterialDoc } from "@lampcrate/contract";
+import { showQuantity, type UnitChoice } from "@lampcrate/core";
+import { useState } from "react";
+import { amountWords, money } from "../crate/show.ts";
+import { MaterialForm } from "./MaterialForm.tsx";
+import { Moves } from "./Moves.tsx";
+
+interface MaterialTableProps {
+  readonly materials: readonly MaterialDoc[];
+  readonly currency: string;
+  readonly units: UnitChoice;
+  readonly onChanged: () => Promise<void>;
+}
+
+type Open = { readonly id: string; readonly what: "change" | "moves" } | null;
+
+/** Every material with what is on hand, its pack, its sheet, and what to mind. */
+export function MaterialTable({ materials, currency, units, onChanged }: MaterialTableProps) {
+  const [open, setOpen] = useState<Open>(null);
+  return (
+    <table className="trials">
+      <thead>
+        <tr>
+          <th scope="col">Material</th>
+          <th scope="col" className="number">
+            On hand
+          </th>
+          <th scope="col" className="number">
+            A pack
+          </th>
+          <th scope="col" className="number">
+            Costs
+          </th>
+          <th scope="col">Sheet</th>
+          <th scope="col">Mind</th>
+          <th scope="col">
+            <span className="unseen">Change</span>
+          </th>
+        </tr>
+      </thead>
+      <tbody>
+        {materials.map((material) => (
+          <Row
+            key={material.id}
+            material={material}
+            currency={currency}
+            units={units}
+            open={open?.id === material.id ? open.what : null}
+            onOpen={(what) => setOpen(what === null || (open?.id === material.id && open.what === what) ? null : { id: material.id, what })}
+            onChanged={onChanged}
+          />
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+interface RowProps {
+  readonly material: MaterialDoc;
+  readonly currency: string;
+  readonly units: UnitChoice;
+  readonly open: "change" | "moves" | null;
+  readonly onOpen: (what: "change" | "moves" | null) => void;
+  readonly onChanged: () => Promise<void>;
+}
+
+function Row({ material, currency, units, open, onOpen, onChanged }: RowProps) {
+  const { name, unit, onHand, perWeek } = material;
+  const mind = [material.smallPart ? "small part" : "", material.latex ? "latex" : "", ...material.allergens].filter(Boolean).join(", ");
+  const size =
+    material.sheetWidthM !== null && material.sheetHeightM !== null
+      ? `${showQuantity(material.sheetWidthM, "length", units)} × ${showQuantity(material.sheetHeightM, "length", units)}`
+      : "";
+  const toggle = (what: "change" | "moves", label: string) => (
+    <button type="button" className="quiet" aria-expanded={open === what} aria-label={label} onClick={() => onOpen(what)}>
+      {open === what ? "close" : what}
+    </button>
+  );
+  return (
+    <>
+      <tr>
+        <th scope="row">{name}</th>
+        <td className="number">
+          {onHand < 0 ? (
+            <span className="short">{`−${amountWords(-onHand, unit, units)}: count it`}</span>
+          ) : (
+            amountWords(onHand, unit, units)
+          )}
+        </td>
+        <td className="number">{perWeek === null ? amountWords(material.packSize, unit, units) : ""}</td>
+        <td className="number">
+          {perWeek === null ? money(material.packPriceCents, currency) : `collected, ${amountWords(perWeek, unit, units)} a week`}
+        </td>
+        <td>{size}</td>
+        <td>{mind}</td>
+        <td className="nowrap">
+          {toggle("moves", `Moves of ${name}`)}
+          {toggle("change", `Change ${name}`)}
+        </td>
+      </tr>
+      {open === null ? null : (
+        <tr>
+          <td colSpan={7}>
+            {open === "moves" ? (
+              <Moves material={material} units={units} onChanged={onChanged} />
+            ) : (
+              <MaterialForm
+                start={material}
+                of={material}
+                units={units}
+                onDone={async () => {
+                  onOpen(null);
+                  await onChanged();
+                }}
+                onLeave={() => onOpen(null)}
+              />
+            )}
+          </td>
+        </tr>
+      )}
+    </>
+  );
+}

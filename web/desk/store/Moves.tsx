@@ -1,0 +1,109 @@
+import { givenReasons, type MaterialDoc, type MoveInput } from "@lampcrate/contract";
+import { shortDate, type UnitChoice } from "@lampcrate/core";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { Input, InputNumber, Select } from "antd";
+import { useState } from "react";
+import { AskError, api, ask } from "../../shared/client.ts";
+import { amountWords } from "../crate/show.ts";
+import { movesQuery } from "../queries.ts";
+import { Labelled } from "../shell/Labelled.tsx";
+
+interface MovesProps {
+  readonly material: MaterialDoc;
+  readonly units: UnitChoice;
+  readonly onChanged: () => Promise<void>;
+}
+
+/** Where a material came from and went to: every move with its reason, who and when. Stock is their sum. */
+export function Moves({ material, units, onChanged }: MovesProps) {
+  const moves = useQuery(movesQuery(material.id));
+  const show = (amount: number): string => amountWords(Math.abs(amount), material.unit, units);
+  const signed = (amount: number): string => `${amount < 0 ? "−" : "+"} ${show(amount)}`;
+  return (
+    <div className="stack" role="group" aria-label={`Moves of ${material.name}`} style={{ padding: "6px 0" }}>
+      <MoveForm material={material} onChanged={onChanged} />
+      {moves.data?.length === 0 ? <p className="soft">Nothing has moved yet.</p> : null}
+      <table className="trials">
+        <tbody>
+          {moves.data?.map((move) => (
+            <tr key={move.id}>
+              <td className="number">{signed(move.amount)}</td>
+              <td>
+                {move.reason}
+                {move.words ? <span className="soft">, {move.words}</span> : null}
+              </td>
+              <td className="soft small">
+                {move.by ? `${move.by}, ` : ""}
+                {shortDate(new Date(move.at).toISOString().slice(0, 10))}
+              </td>
+              <td className="number">{move.after < 0 ? `−${show(move.after)}` : show(move.after)} after it</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}
+
+const outward = { collected: 1, "used up": -1, "lost or broken": -1, "put right": 1 } as const;
+
+function MoveForm({ material, onChanged }: Pick<MovesProps, "material" | "onChanged">) {
+  const queries = useQueryClient();
+  const [reason, setReason] = useState<MoveInput["reason"]>("used up");
+  const [amount, setAmount] = useState<number | null>(null);
+  const [words, setWords] = useState("");
+  const [trouble, setTrouble] = useState<AskError | null>(null);
+  const unit = material.unit === "piece" ? "pieces" : material.unit;
+  const book = async (): Promise<void> => {
+    if (amount === null || amount === 0) return;
+    try {
+      const json = { reason, words, amount: amount * outward[reason] };
+      const moves = await ask(api.materials[":id"].moves.$post({ param: { id: material.id }, json }));
+      queries.setQueryData(movesQuery(material.id).queryKey, moves);
+      setAmount(null);
+      setWords("");
+      setTrouble(null);
+      await onChanged();
+    } catch (error) {
+      if (!(error instanceof AskError)) throw error;
+      setTrouble(error);
+    }
+  };
+  return (
+    <form
+      className="row"
+      style={{ alignItems: "end" }}
+      aria-label={`Book a move of ${material.name}`}
+      onSubmit={(event) => {
+        event.preventDefault();
+        void book();
+      }}
+    >
+      <Labelled label="Why">
+        <Select
+          style={{ width: 160 }}
+          value={reason}
+          options={givenReasons.map((value) => ({ value, label: value }))}
+          onChange={(value: MoveInput["reason"]) => setReason(value)}
+        />
+      </Labelled>
+      <Labelled
+        label={reason === "put right" ? `More or fewer (−), ${unit}` : `How much, ${unit}`}
+        trouble={trouble?.fieldMessage("amount") ?? null}
+      >
+        <InputNumber style={{ width: 140 }} min={reason === "put right" ? -1e8 : 0} value={amount} onChange={setAmount} />
+      </Labelled>
+      <Labelled label="In words">
+        <Input style={{ width: 260 }} maxLength={160} value={words} onChange={(event) => setWords(event.target.value)} />
+      </Labelled>
+      <button type="submit" className="second" disabled={amount === null || amount === 0}>
+        Book it
+      </button>
+      {trouble && !trouble.fieldMessage("amount") ? (
+        <p role="alert" className="trouble">
+          {trouble.message}
+        </p>
+      ) : null}
+    </form>
+  );
+}

@@ -1,0 +1,102 @@
+import type { CsvPreview } from "@lampcrate/contract";
+import { useId, useState } from "react";
+import { AskError, api, ask } from "../../shared/client.ts";
+
+interface StockFileProps {
+  readonly onDone: () => Promise<void>;
+  readonly onLeave: () => void;
+}
+
+interface Read {
+  readonly text: string;
+  readonly preview: CsvPreview;
+}
+
+/** The store room out as CSV, and a changed one back in: what it would do is shown first, and nothing is taken while anything is wrong. */
+export function StockFile({ onDone, onLeave }: StockFileProps) {
+  const id = useId();
+  const [read, setRead] = useState<Read | null>(null);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const attempt = async (what: () => Promise<void>): Promise<void> => {
+    try {
+      await what();
+      setTrouble(null);
+    } catch (error) {
+      if (!(error instanceof AskError)) throw error;
+      setTrouble(error.message);
+    }
+  };
+  const look = (file: File | undefined) =>
+    attempt(async () => {
+      setRead(null);
+      if (!file) return;
+      const text = await file.text();
+      setRead({ text, preview: await ask(api.stock.csv.preview.$post({ json: { text } })) });
+    });
+  const take = (text: string) =>
+    attempt(async () => {
+      await ask(api.stock.csv.$post({ json: { text } }));
+      await onDone();
+    });
+  return (
+    <section className="sheet pad stack" aria-label="The store room as a file">
+      <div className="row spread">
+        <h2>As a file</h2>
+        <a className="second" href="/api/stock.csv">
+          Take it out as CSV
+        </a>
+      </div>
+      <div>
+        <label className="field-label small" htmlFor={id}>
+          Bring a CSV in: the first row names its columns, materials are found by name
+        </label>
+        <input id={id} type="file" accept=".csv,text/csv" onChange={(event) => void look(event.target.files?.[0])} />
+      </div>
+      {trouble === null ? null : (
+        <p role="alert" className="trouble">
+          {trouble}
+        </p>
+      )}
+      {read ? <Preview preview={read.preview} onTake={() => void take(read.text)} /> : null}
+      <div>
+        <button type="button" className="quiet" onClick={onLeave}>
+          leave it
+        </button>
+      </div>
+    </section>
+  );
+}
+
+function Preview({ preview, onTake }: { readonly preview: CsvPreview; readonly onTake: () => void }) {
+  const doing = preview.rows.filter((row) => row.does !== "leaves as it is");
+  if (preview.wrong.length > 0)
+    return (
+      <div role="alert" className="trouble">
+        <p>Nothing can be taken from it yet. Put these right in the file and choose it again:</p>
+        <ul>
+          {preview.wrong.map((wrong) => (
+            <li key={`${wrong.row} ${wrong.column} ${wrong.message}`}>
+              Row {wrong.row}, {wrong.column}: {wrong.message}
+            </li>
+          ))}
+        </ul>
+      </div>
+    );
+  if (doing.length === 0) return <p>Nothing in it is different from what stands here.</p>;
+  return (
+    <>
+      <ul className="plain-list">
+        {doing.map((row) => (
+          <li key={row.row}>
+            <strong>{row.name}</strong> {row.does === "adds" ? "is new" : row.words.join(", ")}
+          </li>
+        ))}
+      </ul>
+      <div>
+        <button type="button" className="second" onClick={onTake}>
+          Take {doing.length} {doing.length === 1 ? "row" : "rows"} over
+        </button>
+      </div>
+    </>
+  );
+}

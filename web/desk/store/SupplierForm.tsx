@@ -1,0 +1,207 @@
+import type { MaterialDoc, PackDoc, SupplierDoc, SupplierInput } from "@lampcrate/contract";
+import type { UnitChoice } from "@lampcrate/core";
+import { Input, InputNumber } from "antd";
+import { nanoid } from "nanoid";
+import { useId, useState } from "react";
+import { AskError, api, ask } from "../../shared/client.ts";
+import { useKeptState } from "../../shared/useKeptState.ts";
+import { Labelled } from "../shell/Labelled.tsx";
+
+interface SupplierFormProps {
+  readonly start: SupplierInput;
+  readonly of: SupplierDoc | null;
+  readonly materials: readonly MaterialDoc[];
+  readonly units: UnitChoice;
+  readonly currency: string;
+  readonly onDone: () => Promise<void>;
+  readonly onLeave: () => void;
+}
+
+/** A supplier's terms and packs; what is refused stays as typed. */
+export function SupplierForm({ start, of, materials, currency, onDone, onLeave }: SupplierFormProps) {
+  const [typed, setTyped] = useKeptState<SupplierInput>(`supplier-${of ? `${of.id}-${of.revision}` : "new"}`, inputOf(start));
+  const [trouble, setTrouble] = useState<AskError | null>(null);
+  const set = (patch: Partial<SupplierInput>): void => setTyped({ ...typed, ...patch });
+  const save = async (): Promise<void> => {
+    try {
+      await ask(
+        of
+          ? api.suppliers[":id"].$put({ param: { id: of.id }, json: { ...typed, revision: of.revision } })
+          : api.suppliers.$post({ json: typed }),
+      );
+      setTyped(null);
+      await onDone();
+    } catch (error) {
+      if (!(error instanceof AskError)) throw error;
+      setTrouble(error);
+    }
+  };
+  return (
+    <form
+      className="stack"
+      style={{ padding: "6px 0" }}
+      aria-label={of ? `Change ${of.name}` : "New supplier"}
+      onSubmit={(event) => {
+        event.preventDefault();
+        void save();
+      }}
+    >
+      <div className="row" style={{ alignItems: "end" }}>
+        <Labelled label="Name">
+          <Input
+            required
+            style={{ width: 230 }}
+            maxLength={80}
+            value={typed.name}
+            onChange={(event) => set({ name: event.target.value })}
+          />
+        </Labelled>
+        <Labelled label="Days from order to arrival">
+          <InputNumber
+            min={0}
+            max={365}
+            precision={0}
+            value={typed.leadDays}
+            onChange={(leadDays) => leadDays !== null && set({ leadDays })}
+          />
+        </Labelled>
+        <Money label={`Delivery, ${currency}`} cents={typed.feeCents} onChange={(feeCents) => set({ feeCents: feeCents ?? 0 })} />
+        <Money
+          label="Free from; empty: never"
+          cents={typed.freeFromCents}
+          onChange={(freeFromCents) => set({ freeFromCents: freeFromCents || null })}
+        />
+        <Money label="Least order" cents={typed.leastCents} onChange={(leastCents) => set({ leastCents: leastCents ?? 0 })} />
+      </div>
+      <Packs packs={typed.packs} materials={materials} currency={currency} onChange={(packs) => set({ packs })} />
+      {trouble ? (
+        <p role="alert" className="trouble">
+          {trouble.message}
+          {trouble.problem.status === 409 ? " Close this and open it again to see it; what you typed stays until you do." : ""}
+        </p>
+      ) : null}
+      <div className="row">
+        <button type="submit" className="second">
+          Save
+        </button>
+        <button
+          type="button"
+          className="quiet"
+          onClick={() => {
+            setTyped(null);
+            onLeave();
+          }}
+        >
+          leave it
+        </button>
+      </div>
+    </form>
+  );
+}
+
+const inputOf = ({ name, leadDays, feeCents, freeFromCents, leastCents, packs }: SupplierInput): SupplierInput => ({
+  name,
+  leadDays,
+  feeCents,
+  freeFromCents,
+  leastCents,
+  packs,
+});
+
+function Money({
+  label,
+  cents,
+  onChange,
+}: {
+  readonly label: string;
+  readonly cents: number | null;
+  readonly onChange: (cents: number | null) => void;
+}) {
+  return (
+    <Labelled label={label}>
+      <InputNumber
+        style={{ width: 130 }}
+        min={0}
+        precision={2}
+        value={cents === null ? null : cents / 100}
+        onChange={(next) => onChange(next === null ? null : Math.round(next * 100))}
+      />
+    </Labelled>
+  );
+}
+
+interface PacksProps {
+  readonly packs: readonly PackDoc[];
+  readonly materials: readonly MaterialDoc[];
+  readonly currency: string;
+  readonly onChange: (packs: readonly PackDoc[]) => void;
+}
+
+/** The packs a supplier sells, one a row. */
+function Packs({ packs, materials, currency, onChange }: PacksProps) {
+  const choose = useId();
+  const set = (id: string, patch: Partial<PackDoc>): void => onChange(packs.map((p) => (p.id === id ? { ...p, ...patch } : p)));
+  const unitOf = (id: string): string => {
+    const unit = materials.find((m) => m.id === id)?.unit ?? "piece";
+    return unit === "piece" ? "pieces" : unit;
+  };
+  const add = (materialId: string): void => {
+    const material = materials.find((m) => m.id === materialId);
+    if (material)
+      onChange([...packs, { id: nanoid(12), materialId, size: material.packSize, priceCents: material.packPriceCents, most: null }]);
+  };
+  return (
+    <div className="stack" style={{ gap: 6 }}>
+      {packs.map((pack) => {
+        const name = materials.find((m) => m.id === pack.materialId)?.name ?? "gone from the store room";
+        return (
+          <div key={pack.id} className="row pack-row" role="group" aria-label={`Pack of ${name}`}>
+            <span className="pack-name">{name}</span>
+            <InputNumber
+              aria-label={`${name}, a pack holds`}
+              min={0.001}
+              suffix={unitOf(pack.materialId)}
+              value={pack.size}
+              onChange={(size) => size !== null && set(pack.id, { size })}
+            />
+            <InputNumber
+              aria-label={`${name}, a pack costs`}
+              min={0}
+              precision={2}
+              suffix={currency}
+              value={pack.priceCents / 100}
+              onChange={(price) => price !== null && set(pack.id, { priceCents: Math.round(price * 100) })}
+            />
+            <InputNumber
+              aria-label={`${name}, most they have`}
+              placeholder="as many as wanted"
+              min={0}
+              precision={0}
+              value={pack.most}
+              onChange={(most) => set(pack.id, { most })}
+            />
+            <button
+              type="button"
+              className="quiet"
+              aria-label={`Take the pack of ${name} out`}
+              onClick={() => onChange(packs.filter((p) => p.id !== pack.id))}
+            >
+              take out
+            </button>
+          </div>
+        );
+      })}
+      <label htmlFor={choose} className="small">
+        Add a pack of{" "}
+        <select id={choose} className="second" value="" onChange={(event) => add(event.target.value)}>
+          <option value="">choose a material</option>
+          {materials.map((material) => (
+            <option key={material.id} value={material.id}>
+              {material.name}
+            </option>
+          ))}
+        </select>
+      </label>
+    </div>
+  );
+}

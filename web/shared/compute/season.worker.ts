@@ -1,0 +1,93 @@
+import {
+  type BuyProblem,
+  cheapest,
+  costBound,
+  fewestSuppliers,
+  nextCheapest,
+  type Preparing,
+  type Purchase,
+  type SeasonCrate,
+  type SeasonRun,
+  type Solve,
+  seasonCrates,
+  soonest,
+} from "@lampcrate/core";
+import { expose } from "comlink";
+import load from "highs";
+import runtime from "highs/runtime?url";
+
+/** What a season's crates are sized from. */
+export interface SeasonInput {
+  readonly runs: readonly SeasonRun[];
+  readonly now: number;
+  readonly today: string;
+  readonly preparing: Preparing;
+}
+
+export interface Crates {
+  readonly crates: readonly SeasonCrate[];
+  readonly tookMs: number;
+}
+
+/** How far a plan has come: a good one with its distance from what nothing can beat, then the cheapest, then the other ways. */
+export interface Planned {
+  readonly best: Purchase | null;
+  /** What no purchase can beat, cents. */
+  readonly bound: number;
+  readonly next: Purchase | null;
+  readonly fewest: Purchase | null;
+  readonly soonest: { readonly purchase: Purchase; readonly day: number } | null;
+  readonly stage: "good" | "proven" | "done";
+  readonly tookMs: number;
+}
+
+/** The first plan may be this far from the cheapest: it is there at once. */
+const goodGap = 0.02;
+
+let loaded: Promise<Solve> | null = null;
+
+/** HiGHS, loaded when it is first needed. */
+function solver(): Promise<Solve> {
+  loaded ??= load({ locateFile: () => runtime }).then(
+    (highs): Solve =>
+      (program, { gap = 0, seconds = 120 } = {}) => {
+        const { Status, ObjectiveValue, Columns, Rows } = highs.solve(program, { mip_rel_gap: gap, time_limit: seconds });
+        const values = Object.fromEntries(Object.entries(Columns).map(([name, column]) => [name, "Primal" in column ? column.Primal : 0]));
+        const prices = Object.fromEntries(Rows.map((row, i) => ["Name" in row ? String(row.Name) : `r${i}`, "Dual" in row ? row.Dual : 0]));
+        return { optimal: Status === "Optimal", objective: ObjectiveValue, values, prices };
+      },
+  );
+  return loaded;
+}
+
+const season = {
+  crates({ runs, now, today, preparing }: SeasonInput): Crates {
+    const from = performance.now();
+    return { crates: seasonCrates(runs, now, today, preparing), tookMs: performance.now() - from };
+  },
+
+  /** Plans the buying in stages, giving each as soon as it is known. */
+  async plan(problem: BuyProblem, give: (planned: Planned) => void): Promise<void> {
+    const solve = await solver();
+    const from = performance.now();
+    let planned: Planned = { best: null, bound: 0, next: null, fewest: null, soonest: null, stage: "good", tookMs: 0 };
+    const tell = (more: Partial<Planned>): void => {
+      planned = { ...planned, ...more, tookMs: performance.now() - from };
+      give(planned);
+    };
+    const bound = costBound(problem, solve);
+    tell({ bound, best: cheapest(problem, solve, { gap: goodGap, seconds: 5 }) });
+    const best = cheapest(problem, solve);
+    tell({ best, bound: best?.proven ? best.cost : bound, stage: "proven" });
+    if (best && best.packs.length > 0) {
+      tell({ next: nextCheapest(problem, best, solve) });
+      tell({ fewest: fewestSuppliers(problem, solve) });
+      tell({ soonest: soonest(problem, solve) });
+    }
+    tell({ stage: "done" });
+  },
+};
+
+export type SeasonWorker = typeof season;
+
+expose(season);

@@ -1,0 +1,24 @@
+import type { BuyProblem } from "@lampcrate/core";
+import { proxy, wrap } from "comlink";
+import { LatestDoor } from "./latestDoor.ts";
+import type { Crates, Planned, SeasonInput, SeasonWorker } from "./season.worker.ts";
+
+function open() {
+  const worker = new Worker(new URL("./season.worker.ts", import.meta.url), { type: "module" });
+  return { remote: wrap<SeasonWorker>(worker), end: () => worker.terminate() };
+}
+
+/** The door to the worker that sizes a season's crates. */
+export function seasonDoor(): LatestDoor<SeasonInput, Crates> {
+  return new LatestDoor(() => {
+    const { remote, end } = open();
+    return { run: (input) => remote.crates(input), end };
+  });
+}
+
+/** Plans the buying beside the interface, giving every stage as it is known. The function given back ends it. */
+export function planBuying(problem: BuyProblem, give: (planned: Planned) => void, fail: (why: string) => void): () => void {
+  const { remote, end } = open();
+  remote.plan(problem, proxy(give)).catch((error: unknown) => fail(error instanceof Error ? error.message : String(error)));
+  return end;
+}
