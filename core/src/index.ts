@@ -31,6 +31,7 @@ export * from "./finding/words.ts";
 export * from "./format/pastedLines.ts";
 export * from "./format/stockRows.ts";
 export * from "./format/unknownParts.ts";
+export * from "./kit/amountWords.ts";
 export * from "./kit/buy/late.ts";
 export * from "./kit/buy/problem.ts";
 export * from "./kit/buy/purchase.ts";
@@ -42,6 +43,7 @@ export { type LineUse, type Rebuilding, spoilWithMiscuts } from "./kit/demand.ts
 export * from "./kit/heads.ts";
 export * from "./kit/learn.ts";
 export * from "./kit/manifest.ts";
+export * from "./kit/packing.ts";
 export * from "./kit/prepare.ts";
 export * from "./kit/rolls.ts";
 export * from "./kit/season/crates.ts";

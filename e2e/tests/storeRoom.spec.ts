@@ -19,11 +19,16 @@ test("what is on hand decides what is short, and a new material goes straight in
   await expect(washers).toContainText("short");
   const wanted = await quantityOf(desk, "M10 washer");
   await desk.getByRole("navigation", { name: "Main" }).getByRole("link", { name: "Store room" }).click();
-  await desk.getByRole("button", { name: "Change M10 washer" }).click();
-  const form = desk.getByRole("form", { name: "Change M10 washer" });
-  await form.getByLabel("On hand, pieces").fill(String(wanted));
-  await form.getByRole("button", { name: "Save" }).click();
-  await expect(form).toBeHidden();
+  await desk.getByRole("button", { name: "Moves of M10 washer" }).click();
+  const moves = desk.getByRole("group", { name: "Moves of M10 washer" });
+  await expect(moves.getByRole("row", { name: /opening/ })).toContainText("240 after it");
+  const form = moves.getByRole("form", { name: "Book a move of M10 washer" });
+  await form.getByLabel("Why").click();
+  await desk.getByTitle("put right").click();
+  await form.getByLabel("More or fewer (−), pieces").fill(String(wanted - 240));
+  await form.getByLabel("In words").fill("found in the workshop");
+  await form.getByRole("button", { name: "Book it" }).click();
+  await expect(moves.getByRole("row", { name: /put right, found in the workshop/ })).toContainText(`${wanted} after it`);
   await desk.getByRole("button", { name: "Add a material" }).click();
   const added = desk.getByRole("form", { name: "New material" });
   await added.getByLabel("Name").fill("Wax paper");
@@ -42,6 +47,30 @@ test("what is on hand decides what is short, and a new material goes straight in
   await expect(desk.getByRole("region", { name: "Manifest" }).locator(".crate-line", { hasText: "Wax paper" })).toContainText("on each");
   await desk.getByRole("link", { name: /^Brief/ }).click();
   await expect(desk.getByRole("region", { name: "Cautions" })).toContainText("Contains wheat: ask about allergies, and offer a stand-in.");
+});
+
+test("a count day books what is different; a file changes prices, and says by row what is wrong with it", async ({ browser }) => {
+  const desk = await openDesk(browser, house);
+  await desk.goto(`${house.url}/store`);
+  await desk.getByRole("button", { name: "Count day" }).click();
+  const count = desk.getByRole("region", { name: "Count day" });
+  await count.getByLabel("Towel, counted").fill("11");
+  await count.getByLabel("Tub, counted").fill("4");
+  await count.getByRole("button", { name: "Book 2 counted, 1 different" }).click();
+  await expect(count).toBeHidden();
+  await expect(desk.getByRole("row", { name: /^Towel 11/ })).toBeVisible();
+  await desk.getByRole("button", { name: "As a file" }).click();
+  const file = desk.getByRole("region", { name: "The store room as a file" });
+  const bring = (text: string) =>
+    file.getByLabel(/Bring a CSV in/).setInputFiles({ name: "store.csv", mimeType: "text/csv", buffer: Buffer.from(text) });
+  await bring("name,pack price\nTowel,cheap\n");
+  await expect(file.getByRole("alert")).toContainText("Row 2, pack price: “cheap” is no price");
+  await bring("name,pack price,on hand\ntowel,3.40,\nReed bundle,0,12\n");
+  await expect(file).toContainText("Towel pack price 3.00 to 3.40");
+  await expect(file).toContainText("Reed bundle is new");
+  await file.getByRole("button", { name: "Take 2 rows over" }).click();
+  await expect(desk.getByRole("row", { name: /^Reed bundle 12/ })).toBeVisible();
+  await expect(desk.getByRole("row", { name: /^Towel 11 1 €3.40/ })).toBeVisible();
 });
 
 test("a float run in feet and ounces reads so on the sheet, and counts tokens", async ({ browser }) => {

@@ -7,6 +7,7 @@ import { pages } from "./http/pages.ts";
 import { Problem } from "./http/problem.ts";
 import { sameSiteOnly } from "./http/security.ts";
 import { houseRoutes } from "./routes/house.ts";
+import { paperRoutes } from "./routes/papers.ts";
 import { publicRoutes } from "./routes/public.ts";
 import { runRoutes } from "./routes/runs.ts";
 import { staffRoutes } from "./routes/staff.ts";
@@ -19,6 +20,7 @@ function api(deps: Deps) {
     .route("/", staffRoutes(deps))
     .route("/", houseRoutes(deps))
     .route("/", storeRoutes(deps))
+    .route("/", paperRoutes(deps))
     .route("/", runRoutes(deps))
     .route("/", publicRoutes(deps));
 }

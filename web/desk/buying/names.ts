@@ -1,6 +1,5 @@
 import type { BuyingDoc, MaterialDoc } from "@lampcrate/contract";
-import { addDays, type SeasonCrate, shortDate } from "@lampcrate/core";
-import { amountWords } from "../crate/show.ts";
+import { addDays, amountWords, type SeasonCrate, shortDate } from "@lampcrate/core";
 
 /** How the season's things are called and shown. */
 export interface Names {

@@ -1,29 +1,32 @@
 import { type BuyingDoc, preparingOf, seasonRuns } from "@lampcrate/contract";
 import type { SeasonCrate } from "@lampcrate/core";
-import { useMemo } from "react";
-import type { SeasonInput } from "../../shared/compute/season.worker.ts";
-import { seasonDoor } from "../../shared/compute/seasonDoor.ts";
-import { useLatest } from "../../shared/compute/useLatest.ts";
+import { useQuery } from "@tanstack/react-query";
+import { sizeSeason } from "../../shared/compute/seasonDoor.ts";
 
-const nothing: SeasonInput = {
-  runs: [],
-  now: 0,
-  today: "2000-01-01",
-  preparing: {
-    weekdays: [1],
-    closures: [],
-    people: 1,
-    hours: 1,
-    times: { cut: { setup: 0, batch: 1, each: 0, stack: 1 }, count: { setup: 0, batch: 1, each: 0 }, bag: { setup: 0, batch: 1, each: 0 } },
-  },
-};
+const numbers = new WeakMap<BuyingDoc, number>();
+let last = 0;
+
+/** A number for each document: its whole text would be a long key to compare at every render. */
+function numberOf(doc: BuyingDoc): number {
+  const known = numbers.get(doc);
+  if (known !== undefined) return known;
+  last += 1;
+  numbers.set(doc, last);
+  return last;
+}
 
 /** Every crate of the season that is still to come, sized beside the interface; null until they are there. */
 export function useSeasonCrates(doc: BuyingDoc | undefined): readonly SeasonCrate[] | null {
-  const input = useMemo(
-    () => (doc ? { runs: seasonRuns(doc), now: doc.now, today: doc.today, preparing: preparingOf(doc) } : nothing),
-    [doc],
-  );
-  const { output } = useLatest(seasonDoor, input, "season");
-  return doc && output ? output.crates : null;
+  const sized = useQuery({
+    queryKey: ["season crates", doc ? numberOf(doc) : 0],
+    enabled: doc !== undefined,
+    staleTime: Number.POSITIVE_INFINITY,
+    gcTime: 60_000,
+    queryFn: async ({ signal }) => {
+      if (!doc) return [];
+      const input = { runs: seasonRuns(doc), now: doc.now, today: doc.today, preparing: preparingOf(doc) };
+      return (await sizeSeason(input, signal)).crates;
+    },
+  });
+  return sized.data ?? null;
 }

@@ -8,7 +8,10 @@ import { useRunWork } from "../run/RunContext.ts";
 import { AfterSession } from "./AfterSession.tsx";
 import { CutMaps } from "./CutMaps.tsx";
 import { HeadsDials } from "./HeadsDials.tsx";
+import { HeadsPicture } from "./HeadsPicture.tsx";
+import { HowSure } from "./HowSure.tsx";
 import { LineTable } from "./LineTable.tsx";
+import { Preparing } from "./Preparing.tsx";
 import { WhatMatters } from "./WhatMatters.tsx";
 
 /** Size the kit: who comes, what a kit takes, how sure to be. The manifest beside it moves with every dial. */
@@ -22,6 +25,7 @@ export function Crate() {
       <section className="sheet pad stack" aria-label="Who comes">
         <h2>Who comes{session ? "" : run.sessions.length > 0 ? " to a session, unless the session says otherwise" : ""}</h2>
         <HeadsDials heads={heads} past={past} onChange={(next: HeadsModel, settled) => changeHeads(next, settled)} />
+        <HeadsPicture heads={heads} past={past} seed={session?.id ?? run.id} />
         <div className="row">
           <label>
             <span className="unseen">Who builds</span>
@@ -82,15 +86,7 @@ export function Crate() {
             value={brief.loops}
             onChange={(loops, settled) => change({ loops }, `at most ${loops} rebuilds`, settled)}
           />
-          <Ruler
-            label="Sure that nothing runs out"
-            scale={shareScale}
-            min={0.5}
-            max={0.999}
-            step={0.01}
-            value={brief.target}
-            onChange={(target, settled) => change({ target }, `${shareScale.show(target)} sure`, settled)}
-          />
+          <HowSure />
           <Ruler
             label="Part of the builders there at once"
             scale={shareScale}
@@ -103,6 +99,7 @@ export function Crate() {
         </div>
       </section>
       <LineTable />
+      <Preparing />
       <AfterSession />
       <WhatMatters />
       <CutMaps />

@@ -1,12 +1,12 @@
 import type { BriefLine } from "@lampcrate/contract";
-import { type ManifestLine, shortDate, showNumber } from "@lampcrate/core";
+import { amountWords, type ManifestLine, shortDate, showNumber } from "@lampcrate/core";
 import { useQuery } from "@tanstack/react-query";
 import { memo, useId } from "react";
 import { Link } from "react-router";
 import { houseQuery } from "../queries.ts";
 import { type RunWork, useRunWork } from "../run/RunContext.ts";
 import { BarLegend, BarMarks, ManifestBar } from "./ManifestBar.tsx";
-import { amountWords, lineSays, money, perWords } from "./show.ts";
+import { lineSays, money, perWords } from "./show.ts";
 
 /** The crate, beside every step: it recomputes while a dial moves. */
 export const CrateDock = memo(function CrateDock() {
@@ -24,7 +24,7 @@ export const CrateDock = memo(function CrateDock() {
         {manifest ? (
           <p className="soft small">
             {manifest.heads.low} to {manifest.heads.high} builders, likely {manifest.heads.median}; nobody goes short{" "}
-            {oddsWords(draft.brief.target)}
+            {oddsWords(work.crateInput.target)}
             {crate.slow ? "; sizing …" : ""}
           </p>
         ) : (
@@ -114,6 +114,7 @@ function DockLine({
   const material = work.materials.find((m) => m.id === of.materialId);
   if (!material) return null;
   const units = work.run.units;
+  const promised = work.promised.get(material.id) ?? 0;
   const says = lineSays(line, of, material, units);
   const onHand = line.parents === null || line.piecesPerParent === null ? material.onHand : material.onHand * line.piecesPerParent;
   const made = `first build ${amountWords(line.base, material.unit, units)}, rebuilds ${amountWords(line.rebuild, material.unit, units)}, spoilt ${amountWords(line.spoilt, material.unit, units)}, to be sure ${amountWords(Math.max(0, line.certainty), material.unit, units)}`;
@@ -131,7 +132,10 @@ function DockLine({
         <strong>{amountWords(line.quantity, material.unit, units)}</strong>
       </div>
       <ManifestBar line={line} onHand={onHand} words={made} />
-      <p className={says.short ? "says short" : "says"}>{says.words}</p>
+      <p className={says.short ? "says short" : "says"}>
+        {says.words}
+        {promised > 0 ? `; ${amountWords(promised, material.unit, units)} promised to others before it` : ""}
+      </p>
     </div>
   );
 }

@@ -1,8 +1,9 @@
-import { type BriefLine, cutDoc, type MaterialDoc } from "@lampcrate/contract";
-import { parseQuantity, refusalWords, showQuantity, type UnitChoice } from "@lampcrate/core";
-import { Checkbox, Input, InputNumber, Select } from "antd";
-import { useState } from "react";
+import type { BriefLine, MaterialDoc } from "@lampcrate/contract";
+import { showQuantity, type UnitChoice } from "@lampcrate/core";
+import { Input, InputNumber, Select } from "antd";
 import { Labelled } from "../shell/Labelled.tsx";
+import { CutFields } from "./CutFields.tsx";
+import { LengthBox } from "./LengthBox.tsx";
 
 interface LineFormProps {
   readonly line: BriefLine;
@@ -124,49 +125,6 @@ export function LineForm({ line, material, units, onChange, onRemove }: LineForm
   );
 }
 
-function CutFields({ line, material, units, onChange }: Omit<LineFormProps, "onRemove">) {
-  const sheet =
-    material?.sheetWidthM != null && material.sheetHeightM != null
-      ? `${showQuantity(material.sheetWidthM, "length", units)} × ${showQuantity(material.sheetHeightM, "length", units)}`
-      : null;
-  if (sheet === null) return <p className="small soft">To cut pieces from this, give its sheet a size in the store room.</p>;
-  const cut = line.cut;
-  return (
-    <div className="row">
-      <Checkbox
-        checked={cut !== null}
-        onChange={(event) =>
-          onChange(
-            { cut: event.target.checked ? cutDoc({ widthM: 0.1, heightM: 0.1 }) : null },
-            event.target.checked ? "cut from sheets" : "not cut",
-          )
-        }
-      >
-        cut from sheets of {sheet}
-      </Checkbox>
-      {cut === null ? null : (
-        <>
-          <LengthBox
-            label="piece, across"
-            valueM={cut.widthM}
-            units={units}
-            onChange={(widthM) => onChange({ cut: { ...cut, widthM } }, `piece ${showQuantity(widthM, "length", units)} across`)}
-          />
-          <LengthBox
-            label="along"
-            valueM={cut.heightM}
-            units={units}
-            onChange={(heightM) => onChange({ cut: { ...cut, heightM } }, `piece ${showQuantity(heightM, "length", units)} along`)}
-          />
-          <Checkbox checked={cut.rotate} onChange={(event) => onChange({ cut: { ...cut, rotate: event.target.checked } }, "grain")}>
-            may be turned
-          </Checkbox>
-        </>
-      )}
-    </div>
-  );
-}
-
 function Amount({
   label,
   value,
@@ -213,45 +171,6 @@ function Percent({
         suffix="%"
         value={Math.round(value * 1000) / 10}
         onChange={(next) => next !== null && onChange(next / 100)}
-      />
-    </Labelled>
-  );
-}
-
-/** A length typed in any unit; what can't be read stays as typed with a word on it. */
-export function LengthBox({
-  label,
-  valueM,
-  units,
-  onChange,
-}: {
-  readonly label: string;
-  readonly valueM: number | null;
-  readonly units: UnitChoice;
-  readonly onChange: (metres: number) => void;
-}) {
-  const shown = valueM === null ? "" : showQuantity(valueM, "length", units);
-  const [typed, setTyped] = useState<string | null>(null);
-  const [trouble, setTrouble] = useState<string | null>(null);
-  const commit = (): void => {
-    if (typed === null) return;
-    const asked = { dimension: "length", defaultUnit: units === "metric" ? "mm" : "in" } as const;
-    const read = parseQuantity(typed, asked);
-    if (!read.ok) return setTrouble(refusalWords(read.reason, typed, asked));
-    if (read.si <= 0) return setTrouble("More than nothing, please.");
-    setTrouble(null);
-    setTyped(null);
-    onChange(read.si);
-  };
-  return (
-    <Labelled label={label} trouble={trouble}>
-      <Input
-        style={{ width: 120 }}
-        value={typed ?? shown}
-        {...(trouble === null ? {} : { status: "error" as const })}
-        onChange={(event) => setTyped(event.target.value)}
-        onBlur={commit}
-        onPressEnter={commit}
       />
     </Labelled>
   );

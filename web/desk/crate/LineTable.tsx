@@ -1,13 +1,12 @@
+import { closestCenter, DndContext, type DragEndEvent, KeyboardSensor, PointerSensor, useSensor, useSensors } from "@dnd-kit/core";
+import { arrayMove, SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from "@dnd-kit/sortable";
 import { nanoid } from "nanoid";
 import { useId, useState } from "react";
 import { Link } from "react-router";
 import { useRunWork } from "../run/RunContext.ts";
-import { LineForm } from "./LineForm.tsx";
+import { LineRow } from "./LineRow.tsx";
 import { PasteLines } from "./PasteLines.tsx";
-import { amountWords } from "./show.ts";
 import { usualLine } from "./usualLine.ts";
-
-const sources = { packed: "packed for them", house: "from the house", home: "found at home" } as const;
 
 /** What a kit is made of, line by line. */
 export function LineTable() {
@@ -23,6 +22,16 @@ export function LineTable() {
     change({ lines: [...brief.lines, line] }, `added ${material.name}`);
     setEditing(line.id);
   };
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
+    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
+  );
+  const moved = ({ active, over }: DragEndEvent): void => {
+    const [from, to] = [active.id, over?.id].map((id) => brief.lines.findIndex((line) => line.id === id));
+    if (from === undefined || to === undefined || from < 0 || to < 0 || from === to) return;
+    const name = materials.find((m) => m.id === brief.lines[from]?.materialId)?.name ?? "a line";
+    change({ lines: arrayMove([...brief.lines], from, to) }, `moved ${name}`);
+  };
   return (
     <section className="sheet pad stack" aria-label="Lines">
       <h2>What a kit takes</h2>
@@ -32,73 +41,47 @@ export function LineTable() {
         </p>
       ) : null}
       {brief.lines.length === 0 ? null : (
-        <table className="trials">
-          <thead>
-            <tr>
-              <th scope="col">Material</th>
-              <th scope="col">Takes</th>
-              <th scope="col">For whom</th>
-              <th scope="col">Again at a rebuild</th>
-              <th scope="col">Spoilt</th>
-              <th scope="col">
-                <span className="unseen">Change</span>
-              </th>
-            </tr>
-          </thead>
-          <tbody>
-            {brief.lines.map((line) => {
-              const material = materials.find((m) => m.id === line.materialId);
-              const name = material?.name ?? "gone from the store room";
-              const open = editing === line.id;
-              return [
-                <tr key={line.id}>
-                  <td>
-                    {name}
-                    {line.cut ? (
-                      <span className="soft small">
-                        {" "}
-                        cut to {Math.round(line.cut.widthM * 1000)} × {Math.round(line.cut.heightM * 1000)} mm
-                      </span>
-                    ) : null}
-                  </td>
-                  <td>
-                    {line.kind === "reusable" ? "shared" : amountWords(line.amount, material?.unit ?? "piece", run.units)}{" "}
-                    <span className="soft">per {line.per}</span>
-                  </td>
-                  <td>{sources[line.source]}</td>
-                  <td>{line.kind === "reusable" ? "" : `${Math.round(line.perRebuild * 100)} %`}</td>
-                  <td>{line.kind === "counted" ? `${Math.round(line.spoilRate * 100)} %` : ""}</td>
-                  <td>
-                    <button
-                      type="button"
-                      className="quiet"
-                      aria-expanded={open}
-                      aria-label={`Change ${name}`}
-                      onClick={() => setEditing(open ? null : line.id)}
-                    >
-                      {open ? "close" : "change"}
-                    </button>
-                  </td>
-                </tr>,
-                open ? (
-                  <tr key={`${line.id}-form`}>
-                    <td colSpan={6} style={{ background: "var(--ground)" }}>
-                      <LineForm
-                        line={line}
-                        material={material}
-                        units={run.units}
-                        onChange={(patch, words) =>
-                          change({ lines: brief.lines.map((l) => (l.id === line.id ? { ...l, ...patch } : l)) }, `${name}: ${words}`)
-                        }
-                        onRemove={() => change({ lines: brief.lines.filter((l) => l.id !== line.id) }, `took ${name} out`)}
-                      />
-                    </td>
-                  </tr>
-                ) : null,
-              ];
-            })}
-          </tbody>
-        </table>
+        <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={moved}>
+          <table className="trials grid">
+            <thead>
+              <tr>
+                <th scope="col">
+                  <span className="unseen">Move</span>
+                </th>
+                <th scope="col">Material</th>
+                <th scope="col">Takes</th>
+                <th scope="col">For whom</th>
+                <th scope="col">Again at a rebuild</th>
+                <th scope="col">Spoilt</th>
+                <th scope="col">
+                  <span className="unseen">Change</span>
+                </th>
+              </tr>
+            </thead>
+            <tbody>
+              <SortableContext items={brief.lines.map((line) => line.id)} strategy={verticalListSortingStrategy}>
+                {brief.lines.map((line) => {
+                  const material = materials.find((m) => m.id === line.materialId);
+                  const name = material?.name ?? "gone from the store room";
+                  return (
+                    <LineRow
+                      key={line.id}
+                      line={line}
+                      material={material}
+                      units={run.units}
+                      open={editing === line.id}
+                      onOpen={() => setEditing(editing === line.id ? null : line.id)}
+                      onChange={(patch, words) =>
+                        change({ lines: brief.lines.map((l) => (l.id === line.id ? { ...l, ...patch } : l)) }, `${name}: ${words}`)
+                      }
+                      onRemove={() => change({ lines: brief.lines.filter((l) => l.id !== line.id) }, `took ${name} out`)}
+                    />
+                  );
+                })}
+              </SortableContext>
+            </tbody>
+          </table>
+        </DndContext>
       )}
       <div className="row">
         <label htmlFor={choose}>Add a line</label>

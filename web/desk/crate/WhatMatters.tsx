@@ -32,7 +32,7 @@ export function WhatMatters() {
             <strong>{mattersWords(output.tornado.swings, currency)}</strong> The crate as it stands: {money(output.tornado.base, currency)}.
           </p>
           <Bars swings={output.tornado.swings} base={output.tornado.base} currency={currency} />
-          <CertaintyCurve curve={output.curve} target={draft.brief.target} currency={currency} />
+          <CertaintyCurve curve={output.curve} target={crateInput.target} currency={currency} />
         </>
       )}
     </section>

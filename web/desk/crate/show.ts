@@ -1,17 +1,9 @@
 import type { BriefLine, MaterialDoc } from "@lampcrate/contract";
-import { type ManifestLine, showNumber, showQuantity, type UnitChoice } from "@lampcrate/core";
+import { amountWords, type ManifestLine, type UnitChoice } from "@lampcrate/core";
 
 /** Cents as money of the house. */
 export function money(cents: number, currency: string): string {
   return new Intl.NumberFormat("en", { style: "currency", currency, maximumFractionDigits: cents >= 10_000 ? 0 : 2 }).format(cents / 100);
-}
-
-/** An amount of a material in its own unit. */
-export function amountWords(amount: number, unit: MaterialDoc["unit"], choice: UnitChoice): string {
-  if (unit === "mm") return showQuantity(amount / 1000, "length", choice, choice === "metric" && amount >= 1000 ? "m" : undefined);
-  if (unit === "g") return showQuantity(amount / 1000, "mass", choice);
-  if (unit === "ml") return amount >= 1000 ? `${showNumber(amount / 1000, 1)} l` : `${showNumber(amount, 0)} ml`;
-  return showNumber(Math.ceil(amount - 1e-9), 0);
 }
 
 /** One sentence under a line that says what to do. */
@@ -32,9 +24,11 @@ export function lineSays(
     const packs = Math.ceil(line.short / material.packSize - 1e-9);
     const unit = line.parents === null ? amountWords(line.short, material.unit, choice) : parents(line.short);
     const pack =
-      material.packSize === 1
-        ? ""
-        : `, ${packs} ${packs === 1 ? "pack" : "packs"} of ${amountWords(material.packSize, material.unit, choice)}`;
+      material.perWeek !== null
+        ? `, about ${amountWords(material.perWeek, material.unit, choice)} are brought in a week`
+        : material.packSize === 1
+          ? ""
+          : `, ${packs} ${packs === 1 ? "pack" : "packs"} of ${amountWords(material.packSize, material.unit, choice)}`;
     return { words: `${cut}${unit} short${pack}`, short: true };
   }
   if (of.kind === "reusable") return { words: `${cut}on hand; comes back afterwards`, short: false };

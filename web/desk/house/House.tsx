@@ -6,8 +6,9 @@ import { type ReactNode, useState } from "react";
 import { Link } from "react-router";
 import { AskError, api, ask } from "../../shared/client.ts";
 import { useKeptState } from "../../shared/useKeptState.ts";
-import { LengthBox } from "../crate/LineForm.tsx";
+import { LengthBox } from "../crate/LengthBox.tsx";
 import { houseQuery, seasonQuery } from "../queries.ts";
+import { PreparingFields } from "./PreparingFields.tsx";
 import { Staff } from "./Staff.tsx";
 
 /** The house: name, zone, money, units, address; rooms, closures, people. */
@@ -124,6 +125,7 @@ function HouseForm({ saved }: { readonly saved: HouseDoc }) {
           </label>
         </div>
       </section>
+      <PreparingFields preparing={house.preparing} onChange={(preparing) => set({ preparing })} trouble={message("preparing")} />
       <section className="sheet pad stack" aria-label="Rooms">
         <h2>Rooms</h2>
         {house.rooms.length === 0 ? (

@@ -1,7 +1,6 @@
 import type { BriefDoc, BriefLine, LearnedDoc, MaterialDoc, PracticeAdvice } from "@lampcrate/contract";
-import { calibration, families, showNumber, type UnitChoice } from "@lampcrate/core";
+import { amountWords, calibration, families, showNumber, type UnitChoice } from "@lampcrate/core";
 import { useQuery } from "@tanstack/react-query";
-import { amountWords } from "../crate/show.ts";
 import { materialsQuery } from "../queries.ts";
 import { useRunWork } from "../run/RunContext.ts";
 

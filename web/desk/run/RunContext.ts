@@ -8,7 +8,10 @@ import type { BriefDraft } from "./useBriefDraft.ts";
 export interface RunWork {
   readonly run: RunDoc;
   readonly draft: BriefDraft;
+  /** With what is on hand for this crate: less what is promised to others before it. */
   readonly materials: readonly MaterialDoc[];
+  /** What other crates have of each material when this one goes out. */
+  readonly promised: ReadonlyMap<string, number>;
   readonly crateFor: CrateFor;
   readonly setCrateFor: (of: CrateFor) => void;
   /** The session the crate is for; null for the whole run. */

@@ -8,9 +8,10 @@ import { useCrate } from "../crate/useCrate.ts";
 import { meQuery, runQuery } from "../queries.ts";
 import type { RunWork } from "./RunContext.ts";
 import { useBriefDraft } from "./useBriefDraft.ts";
+import { usePromised } from "./usePromised.ts";
 
 /** Everything the steps of one run share: the brief's draft, which crate is shown, its heads while a dial moves, and the crate itself. */
-export function useRunState(run: RunDoc, materials: readonly MaterialDoc[]): RunWork {
+export function useRunState(run: RunDoc, stock: readonly MaterialDoc[]): RunWork {
   const queries = useQueryClient();
   const draft = useBriefDraft(run);
   const [chosen, setCrateFor] = useState<CrateFor | null>(null);
@@ -27,6 +28,11 @@ export function useRunState(run: RunDoc, materials: readonly MaterialDoc[]): Run
         : { kind: "run" };
   const session = crateFor.kind === "session" ? (held.find((s) => s.id === crateFor.id) ?? null) : null;
   const of = session?.id ?? run.id;
+  const promised = usePromised(session?.id ?? null);
+  const materials = useMemo(
+    () => stock.map((m) => ({ ...m, onHand: Math.max(0, m.onHand - (promised.get(m.id) ?? 0)) })),
+    [stock, promised],
+  );
   const heads = dialled[of] ?? session?.heads ?? run.heads;
   const sessions = useMemo(() => run.sessions.map((s) => ({ ...s, heads: dialled[s.id] ?? s.heads })), [run.sessions, dialled]);
   const ofRun = dialled[run.id] ?? run.heads;
@@ -74,5 +80,5 @@ export function useRunState(run: RunDoc, materials: readonly MaterialDoc[]): Run
       await queries.invalidateQueries({ queryKey: runQuery(run.id).queryKey });
     }
   };
-  return { run, draft, materials, crateFor, setCrateFor, session, heads, headsTrouble, changeHeads, crateInput: input, crate };
+  return { run, draft, materials, promised, crateFor, setCrateFor, session, heads, headsTrouble, changeHeads, crateInput: input, crate };
 }

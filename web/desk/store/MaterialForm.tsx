@@ -4,7 +4,7 @@ import { Checkbox, Input, InputNumber, Select } from "antd";
 import { useState } from "react";
 import { AskError, api, ask } from "../../shared/client.ts";
 import { useKeptState } from "../../shared/useKeptState.ts";
-import { LengthBox } from "../crate/LineForm.tsx";
+import { LengthBox } from "../crate/LengthBox.tsx";
 
 interface MaterialFormProps {
   readonly start: MaterialInput;

@@ -1,7 +1,7 @@
 import type { MaterialDoc } from "@lampcrate/contract";
-import { showQuantity, type UnitChoice } from "@lampcrate/core";
+import { amountWords, showQuantity, type UnitChoice } from "@lampcrate/core";
 import { useState } from "react";
-import { amountWords, money } from "../crate/show.ts";
+import { money } from "../crate/show.ts";
 import { MaterialForm } from "./MaterialForm.tsx";
 import { Moves } from "./Moves.tsx";
 

@@ -1,10 +1,9 @@
 import { givenReasons, type MaterialDoc, type MoveInput } from "@lampcrate/contract";
-import { shortDate, type UnitChoice } from "@lampcrate/core";
+import { amountWords, shortDate, type UnitChoice } from "@lampcrate/core";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { Input, InputNumber, Select } from "antd";
 import { useState } from "react";
 import { AskError, api, ask } from "../../shared/client.ts";
-import { amountWords } from "../crate/show.ts";
 import { movesQuery } from "../queries.ts";
 import { Labelled } from "../shell/Labelled.tsx";
 

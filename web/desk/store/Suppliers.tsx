@@ -1,9 +1,9 @@
 import type { MaterialDoc, SupplierDoc, SupplierInput } from "@lampcrate/contract";
-import type { UnitChoice } from "@lampcrate/core";
+import { amountWords, type UnitChoice } from "@lampcrate/core";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link } from "react-router";
-import { amountWords, money } from "../crate/show.ts";
+import { money } from "../crate/show.ts";
 import { buyingQuery, suppliersQuery } from "../queries.ts";
 import { SupplierForm } from "./SupplierForm.tsx";
 

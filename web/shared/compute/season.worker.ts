@@ -8,13 +8,11 @@ import {
   type Purchase,
   type SeasonCrate,
   type SeasonRun,
-  type Solve,
   seasonCrates,
   soonest,
 } from "@lampcrate/core";
 import { expose } from "comlink";
-import load from "highs";
-import runtime from "highs/runtime?url";
+import { solver } from "./solver.ts";
 
 /** What a season's crates are sized from. */
 export interface SeasonInput {
@@ -43,22 +41,6 @@ export interface Planned {
 
 /** The first plan may be this far from the cheapest: it is there at once. */
 const goodGap = 0.02;
-
-let loaded: Promise<Solve> | null = null;
-
-/** HiGHS, loaded when it is first needed. */
-function solver(): Promise<Solve> {
-  loaded ??= load({ locateFile: () => runtime }).then(
-    (highs): Solve =>
-      (program, { gap = 0, seconds = 120 } = {}) => {
-        const { Status, ObjectiveValue, Columns, Rows } = highs.solve(program, { mip_rel_gap: gap, time_limit: seconds });
-        const values = Object.fromEntries(Object.entries(Columns).map(([name, column]) => [name, "Primal" in column ? column.Primal : 0]));
-        const prices = Object.fromEntries(Rows.map((row, i) => ["Name" in row ? String(row.Name) : `r${i}`, "Dual" in row ? row.Dual : 0]));
-        return { optimal: Status === "Optimal", objective: ObjectiveValue, values, prices };
-      },
-  );
-  return loaded;
-}
 
 const season = {
   crates({ runs, now, today, preparing }: SeasonInput): Crates {

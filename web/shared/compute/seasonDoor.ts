@@ -1,6 +1,5 @@
 import type { BuyProblem } from "@lampcrate/core";
 import { proxy, wrap } from "comlink";
-import { LatestDoor } from "./latestDoor.ts";
 import type { Crates, Planned, SeasonInput, SeasonWorker } from "./season.worker.ts";
 
 function open() {
@@ -8,12 +7,15 @@ function open() {
   return { remote: wrap<SeasonWorker>(worker), end: () => worker.terminate() };
 }
 
-/** The door to the worker that sizes a season's crates. */
-export function seasonDoor(): LatestDoor<SeasonInput, Crates> {
-  return new LatestDoor(() => {
-    const { remote, end } = open();
-    return { run: (input) => remote.crates(input), end };
-  });
+/** Sizes every crate of a season beside the interface; given up with the signal. */
+export async function sizeSeason(input: SeasonInput, signal: AbortSignal): Promise<Crates> {
+  const { remote, end } = open();
+  signal.addEventListener("abort", end);
+  try {
+    return await remote.crates(input);
+  } finally {
+    end();
+  }
 }
 
 /** Plans the buying beside the interface, giving every stage as it is known. The function given back ends it. */

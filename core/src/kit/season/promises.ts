@@ -12,12 +12,19 @@ export interface Promised {
 /** Promises a material in date order. What comes back is there again for the next crate, less what is lost; crates out together share it. */
 export function promisesOf(material: BuyMaterial, crates: readonly BuyCrate[]): readonly Promised[] {
   const wanted = crates.filter((crate) => (crate.needs[material.id] ?? 0) > 0);
-  let used = 0;
   return wanted.map((crate) => {
     const need = crate.needs[material.id] ?? 0;
-    const taken = material.reusable ? needAtOnce(material.id, crate, crates) - need : used;
-    const covered = Math.min(need, Math.max(0, stockBy(material, crate.needBy) - taken));
-    used += need;
+    const covered = Math.min(need, Math.max(0, stockBy(material, crate.needBy) - takenBefore(material, crate, crates)));
     return { crate: crate.id, need, covered, short: need - covered };
   });
+}
+
+/** What other crates have of a material when this one goes out: all that earlier ones use up; of what comes back, what is out with it or was lost. */
+export function takenBefore({ id, reusable }: BuyMaterial, crate: BuyCrate, crates: readonly BuyCrate[]): number {
+  if (reusable) return needAtOnce(id, crate, crates) - (crate.needs[id] ?? 0);
+  const earlier = crates.slice(
+    0,
+    crates.findIndex((other) => other.id === crate.id),
+  );
+  return earlier.reduce((sum, other) => sum + (other.needs[id] ?? 0), 0);
 }

@@ -1,0 +1,54 @@
+import { expect, test } from "@playwright/test";
+import { openDesk } from "../desk.ts";
+import { type House, startHouse } from "../harness.ts";
+
+let house: House;
+test.beforeAll(async () => {
+  house = await startHouse();
+});
+test.afterAll(() => house.stop());
+
+test("the season's buying is planned, ordered and received; then it is in stock, and can be taken back", async ({ browser }) => {
+  const desk = await openDesk(browser, house);
+  await desk.goto(`${house.url}/buying`);
+  await expect(desk.getByRole("status")).toContainText(/^Order \d+ packs from \d suppliers today, for €\d+/);
+  await expect(desk.getByText(/Shown to be the cheapest there is, with its other ways/)).toBeVisible();
+  const late = desk.getByRole("region", { name: "Too late to order" });
+  await expect(late).toContainText(/Thin card, large sheet: \d+ short for Sat 28 Nov, Boardwalk over the Bog/);
+  await expect(late).toContainText("The quickest supplier had to be asked by Fri 20 Nov");
+  await expect(desk.getByRole("region", { name: "To collect" })).toContainText(/Newsprint sheet: start asking (by|today)/);
+  const ways = desk.getByRole("group", { name: "Ways to buy" });
+  await ways.getByLabel(/^Next cheapest/).check();
+  await expect(desk.getByText(/The cheapest is another; you chose this one/)).toBeVisible();
+  await ways.getByLabel(/^The cheapest/).check();
+  const washers = desk.getByRole("table", { name: "Order from Sluice Gate Hardware" }).getByRole("row", { name: /M10 washer/ });
+  await expect(washers).toContainText("400 for Thu 3 Dec, Reed Raft Rescue");
+  await desk.getByRole("button", { name: /^Order from all \d/ }).click();
+  await expect(desk.getByRole("status")).toContainText("Nothing has to be bought");
+  const orders = desk.getByRole("region", { name: "Orders" });
+  await orders.getByRole("button", { name: "It has arrived: Sluice Gate Hardware, ordered Wed 25 Nov" }).click();
+  await expect(orders.getByRole("row", { name: /^Sluice Gate Hardware ordered Wed 25 Nov/ })).toContainText("arrived Wed 25 Nov, in stock");
+  await desk.getByRole("navigation", { name: "Main" }).getByRole("link", { name: "Store room" }).click();
+  await expect(desk.getByRole("row", { name: /^M10 washer 640/ })).toBeVisible();
+  await desk.goto(`${house.url}/buying`);
+  await orders.getByRole("button", { name: "it had not come: Sluice Gate Hardware, ordered Wed 25 Nov" }).click();
+  await expect(orders.getByRole("button", { name: "It has arrived: Sluice Gate Hardware, ordered Wed 25 Nov" })).toBeVisible();
+  const file = await desk.request.get(`${house.url}${await orders.getByRole("link", { name: "CSV" }).first().getAttribute("href")}`);
+  expect(await file.text()).toMatch(/^material,packs,pack size,unit,price of a pack,together\r\n/);
+});
+
+test("a supplier is added with its packs, and the plan follows", async ({ browser }) => {
+  const desk = await openDesk(browser, house);
+  await desk.goto(`${house.url}/store`);
+  await desk.getByRole("button", { name: "Add a supplier" }).click();
+  const form = desk.getByRole("form", { name: "New supplier" });
+  await form.getByLabel("Name").fill("Lantern Quay Lids");
+  await form.getByLabel("Days from order to arrival").fill("1");
+  await form.getByLabel("Add a pack of").selectOption({ label: "Bottle lid" });
+  await form.getByLabel("Bottle lid, a pack costs").fill("1.20");
+  await form.getByRole("button", { name: "Save" }).click();
+  await expect(desk.getByRole("region", { name: "Suppliers" })).toContainText("Bottle lid, 100 for €1.20");
+  await desk.getByRole("link", { name: "What to buy from them" }).click();
+  await expect(desk.getByRole("table", { name: "Order from Lantern Quay Lids" })).toContainText("Bottle lid");
+  await expect(desk.getByRole("region", { name: "Too late to order" })).not.toContainText("Bottle lid");
+});

@@ -1,0 +1,54 @@
+import { isLabelSheet, labelSheets } from "@lampcrate/contract";
+import { Hono } from "hono";
+import { validator } from "hono/validator";
+import type { Deps } from "../deps.ts";
+import { attachment } from "../http/attachment.ts";
+import { badField } from "../http/problem.ts";
+import { type Signed, staffOnly } from "../http/signedIn.ts";
+import { ids } from "../http/validate.ts";
+import { labelsPdf } from "../print/labels.ts";
+import { orderCsv, orderPdf } from "../print/orderList.ts";
+import { packingListPdf } from "../print/packingList.ts";
+import { templatesPdf } from "../print/templates.ts";
+import { cratePapers } from "../services/cratePapers.ts";
+import { houseDoc } from "../services/house.ts";
+import { materialList } from "../services/materials.ts";
+import { orderDoc } from "../services/purchases.ts";
+
+const pdf = "application/pdf";
+
+/** Which session's crate, on which sheet of labels, after how many used ones. */
+const wanted = validator("query", (value: Record<string, string | string[]>) => {
+  const text = (name: string): string => (typeof value[name] === "string" ? value[name] : "");
+  const [sheet, skip] = [text("sheet") || "a4-21", Number(text("skip") || "0")];
+  if (!isLabelSheet(sheet)) throw badField("sheet", `Choose one of ${Object.keys(labelSheets).join(", ")}.`);
+  if (!Number.isInteger(skip) || skip < 0 || skip > 200) throw badField("skip", "Used labels are a whole number from 0.");
+  return { session: text("session") || null, sheet, skip };
+});
+
+/** Papers to print: labels, packing list, templates, order lists. */
+export function paperRoutes(deps: Deps) {
+  const anyone = staffOnly(deps, "floor", "sifter");
+  return new Hono<Signed>()
+    .get("/runs/:id/labels.pdf", anyone, ids("id"), wanted, async (c) => {
+      const { session, sheet, skip } = c.req.valid("query");
+      const papers = cratePapers(deps.db, c.req.valid("param").id, session);
+      return attachment(c, await labelsPdf(papers, sheet, skip), pdf, "labels.pdf");
+    })
+    .get("/runs/:id/packing-list.pdf", anyone, ids("id"), wanted, async (c) => {
+      const papers = cratePapers(deps.db, c.req.valid("param").id, c.req.valid("query").session);
+      return attachment(c, await packingListPdf(papers), pdf, "packing-list.pdf");
+    })
+    .get("/runs/:id/templates.pdf", anyone, ids("id"), wanted, async (c) => {
+      const papers = cratePapers(deps.db, c.req.valid("param").id, c.req.valid("query").session);
+      return attachment(c, await templatesPdf(papers), pdf, "templates.pdf");
+    })
+    .get("/orders/:id/list.pdf", anyone, ids("id"), async (c) => {
+      const order = orderDoc(deps.db, c.req.valid("param").id);
+      return attachment(c, await orderPdf(order, materialList(deps.db), houseDoc(deps.db)), pdf, "order.pdf");
+    })
+    .get("/orders/:id/list.csv", anyone, ids("id"), (c) => {
+      const order = orderDoc(deps.db, c.req.valid("param").id);
+      return attachment(c, orderCsv(order, materialList(deps.db)), "text/csv; charset=utf-8", "order.csv");
+    });
+}

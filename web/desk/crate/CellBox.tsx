@@ -1,0 +1,58 @@
+import { type KeyboardEvent, useState } from "react";
+
+interface CellBoxProps {
+  readonly label: string;
+  /** Cells of one column are walked through with the arrow keys. */
+  readonly column: string;
+  readonly shown: string;
+  /** Takes what was typed, or says why not. */
+  readonly onTake: (typed: string) => string | null;
+}
+
+/** A cell of a grid: type over it; Enter and the arrows keep it and go to the next row, Escape puts it back. */
+export function CellBox({ label, column, shown, onTake }: CellBoxProps) {
+  const [typed, setTyped] = useState<string | null>(null);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const commit = (): boolean => {
+    if (typed === null) return true;
+    const refused = typed.trim() === shown ? null : onTake(typed);
+    setTrouble(refused);
+    if (refused === null) setTyped(null);
+    return refused === null;
+  };
+  const key = (event: KeyboardEvent<HTMLInputElement>): void => {
+    const step = event.key === "ArrowUp" ? -1 : event.key === "ArrowDown" || event.key === "Enter" ? 1 : 0;
+    if (event.key === "Escape") {
+      setTyped(null);
+      setTrouble(null);
+    }
+    if (step === 0) return;
+    event.preventDefault();
+    if (commit()) goBy(event.currentTarget, column, step);
+  };
+  return (
+    <span className="cell">
+      <input
+        type="text"
+        aria-label={label}
+        aria-invalid={trouble !== null}
+        data-column={column}
+        value={typed ?? shown}
+        onFocus={(event) => event.currentTarget.select()}
+        onChange={(event) => setTyped(event.target.value)}
+        onBlur={commit}
+        onKeyDown={key}
+      />
+      {trouble === null ? null : (
+        <span role="alert" className="ruler-trouble">
+          {trouble}
+        </span>
+      )}
+    </span>
+  );
+}
+
+function goBy(from: HTMLInputElement, column: string, step: number): void {
+  const cells = [...(from.closest("table")?.querySelectorAll<HTMLInputElement>(`[data-column="${column}"]`) ?? [])];
+  cells[cells.indexOf(from) + step]?.focus();
+}

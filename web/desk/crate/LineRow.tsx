@@ -1,0 +1,93 @@
+import { HolderOutlined } from "@ant-design/icons";
+import { useSortable } from "@dnd-kit/sortable";
+import { CSS } from "@dnd-kit/utilities";
+import type { BriefLine, MaterialDoc } from "@lampcrate/contract";
+import type { UnitChoice } from "@lampcrate/core";
+import { CellBox } from "./CellBox.tsx";
+import { LineForm } from "./LineForm.tsx";
+import { amountShown, type CellRead, readAmount, readPercent } from "./lineCells.ts";
+
+const sources = { packed: "packed for them", house: "from the house", home: "found at home" } as const;
+
+interface LineRowProps {
+  readonly line: BriefLine;
+  readonly material: MaterialDoc | undefined;
+  readonly units: UnitChoice;
+  readonly open: boolean;
+  readonly onOpen: () => void;
+  readonly onChange: (patch: Partial<BriefLine>, words: string) => void;
+  readonly onRemove: () => void;
+}
+
+/** One line of the kit: its numbers in cells, the rest in a form below; dragged to another place by its handle. */
+export function LineRow({ line, material, units, open, onOpen, onChange, onRemove }: LineRowProps) {
+  const { attributes, listeners, setNodeRef, transform, transition } = useSortable({ id: line.id });
+  const name = material?.name ?? "gone from the store room";
+  const unit = material?.unit ?? "piece";
+  const take = (read: CellRead): string | null => {
+    if ("trouble" in read) return read.trouble;
+    onChange(read.patch, read.words);
+    return null;
+  };
+  const percent = (label: string, column: "perRebuild" | "spoilRate", most: number) => (
+    <CellBox
+      label={`${name}, ${label}`}
+      column={column}
+      shown={`${Math.round(line[column] * 1000) / 10} %`}
+      onTake={(typed) => {
+        const share = readPercent(typed, most);
+        return take(
+          typeof share === "number" ? { patch: { [column]: share }, words: `${Math.round(share * 1000) / 10} % ${label}` } : share,
+        );
+      }}
+    />
+  );
+  return (
+    <>
+      <tr ref={setNodeRef} style={{ transform: CSS.Translate.toString(transform), transition }} aria-label={name}>
+        <td className="handle-cell">
+          <button type="button" className="quiet handle" aria-label={`Move ${name}`} {...attributes} {...listeners}>
+            <HolderOutlined aria-hidden />
+          </button>
+        </td>
+        <td>
+          {name}
+          {line.cut ? (
+            <span className="soft small">
+              {" "}
+              cut to {Math.round(line.cut.widthM * 1000)} × {Math.round(line.cut.heightM * 1000)} mm
+            </span>
+          ) : null}
+        </td>
+        <td className="nowrap">
+          {line.kind === "reusable" ? (
+            "shared"
+          ) : (
+            <CellBox
+              label={`${name}, takes`}
+              column="amount"
+              shown={amountShown(line.amount, unit, units)}
+              onTake={(typed) => take(readAmount(typed, unit, units))}
+            />
+          )}{" "}
+          <span className="soft">per {line.per}</span>
+        </td>
+        <td>{sources[line.source]}</td>
+        <td>{line.kind === "reusable" ? "" : percent("again at a rebuild", "perRebuild", 100)}</td>
+        <td>{line.kind === "counted" ? percent("spoilt", "spoilRate", 95) : ""}</td>
+        <td>
+          <button type="button" className="quiet" aria-expanded={open} aria-label={`Change ${name}`} onClick={onOpen}>
+            {open ? "close" : "change"}
+          </button>
+        </td>
+      </tr>
+      {open ? (
+        <tr>
+          <td colSpan={7} style={{ background: "var(--ground)" }}>
+            <LineForm line={line} material={material} units={units} onChange={onChange} onRemove={onRemove} />
+          </td>
+        </tr>
+      ) : null}
+    </>
+  );
+}

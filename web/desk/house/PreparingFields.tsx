@@ -1,0 +1,84 @@
+import type { PreparingDoc } from "@lampcrate/contract";
+import { Checkbox, InputNumber } from "antd";
+import type { ReactNode } from "react";
+import { Labelled } from "../shell/Labelled.tsx";
+
+const weekdays = ["Mon", "Tue", "Wed", "Thu", "Fri", "Sat", "Sun"] as const;
+const tasks = [
+  ["cut", "A cut"],
+  ["count", "A piece counted out"],
+  ["bag", "A bag packed"],
+] as const;
+
+interface PreparingFieldsProps {
+  readonly preparing: PreparingDoc;
+  readonly onChange: (preparing: PreparingDoc) => void;
+  readonly trouble: ReactNode;
+}
+
+/** Who prepares crates and when, and how long the work takes: what latest days are counted back by. */
+export function PreparingFields({ preparing, onChange, trouble }: PreparingFieldsProps) {
+  const { times } = preparing;
+  const number = (label: string, value: number, set: (next: number) => void, least = 0, whole = false) => (
+    <Labelled label={label}>
+      <InputNumber
+        min={least}
+        {...(whole ? { precision: 0 } : {})}
+        style={{ width: 110 }}
+        value={value}
+        onChange={(next) => next !== null && set(next)}
+      />
+    </Labelled>
+  );
+  return (
+    <section className="sheet pad stack" aria-label="Working days and preparing">
+      <h2>Working days and preparing</h2>
+      <div className="row" role="group" aria-label="Working days">
+        {weekdays.map((name, i) => (
+          <Checkbox
+            key={name}
+            checked={preparing.weekdays.includes(i + 1)}
+            onChange={(event) =>
+              onChange({
+                ...preparing,
+                weekdays: event.target.checked
+                  ? [...preparing.weekdays, i + 1].sort((a, b) => a - b)
+                  : preparing.weekdays.filter((day) => day !== i + 1),
+              })
+            }
+          >
+            {name}
+          </Checkbox>
+        ))}
+      </div>
+      <div className="row" style={{ alignItems: "end" }}>
+        {number("People who prepare", preparing.people, (people) => onChange({ ...preparing, people }), 1, true)}
+        {number("Hours each, a working day", preparing.hours, (hours) => onChange({ ...preparing, hours }), 0.25)}
+        {number(
+          "Sheets cut in a stack",
+          times.cut.stack,
+          (stack) => onChange({ ...preparing, times: { ...times, cut: { ...times.cut, stack } } }),
+          1,
+          true,
+        )}
+      </div>
+      {tasks.map(([id, words]) => (
+        <div key={id} className="row" style={{ alignItems: "end" }} role="group" aria-label={words}>
+          <strong style={{ width: 160 }}>{words}</strong>
+          {number("seconds each", times[id].each, (each) => onChange({ ...preparing, times: { ...times, [id]: { ...times[id], each } } }))}
+          {number("set-up, seconds", times[id].setup, (setup) =>
+            onChange({ ...preparing, times: { ...times, [id]: { ...times[id], setup } } }),
+          )}
+          {number(
+            "for every",
+            times[id].batch,
+            (batch) => onChange({ ...preparing, times: { ...times, [id]: { ...times[id], batch } } }),
+            1,
+            true,
+          )}
+        </div>
+      ))}
+      {trouble}
+    </section>
+  );
+}
