@@ -121,8 +121,7 @@ test("two sizes from one card are planned together; costs may decide how sure", 
     await desk.getByLabel("piece, across").press("Enter");
     await desk.getByLabel("along", { exact: true }).fill(along);
     await desk.getByLabel("along", { exact: true }).press("Enter");
-    await desk.getByRole("combobox", { name: "into" }).click();
-    await desk.getByTitle(shape).last().click();
+    await desk.getByRole("combobox", { name: /^into/ }).selectOption({ label: shape });
     await desk.getByRole("button", { name: "Change Thin card, large sheet" }).last().click();
   }
   const maps = desk.getByRole("region", { name: "Cut maps" });

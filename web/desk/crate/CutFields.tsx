@@ -1,6 +1,6 @@
 import { type BriefLine, type CutDoc, cutDoc, type MaterialDoc } from "@lampcrate/contract";
 import { showQuantity, type UnitChoice } from "@lampcrate/core";
-import { Checkbox, InputNumber, Select } from "antd";
+import { Checkbox, InputNumber } from "antd";
 import { Labelled } from "../shell/Labelled.tsx";
 import { LengthBox } from "./LengthBox.tsx";
 
@@ -60,12 +60,20 @@ function Piece({
   return (
     <>
       <Labelled label="into">
-        <Select
-          style={{ width: 250 }}
+        <select
+          className="second"
           value={cut.shape}
-          options={[...shapes]}
-          onChange={(shape: CutDoc["shape"]) => onSet({ shape }, `cut into ${shape}s`)}
-        />
+          onChange={(event) => {
+            const shape = shapes.find((s) => s.value === event.target.value)?.value;
+            if (shape) onSet({ shape }, `cut into ${shape}s`);
+          }}
+        >
+          {shapes.map(({ value, label }) => (
+            <option key={value} value={value}>
+              {label}
+            </option>
+          ))}
+        </select>
       </Labelled>
       {cut.shape === "length" ? null : (
         <LengthBox
