@@ -51,7 +51,7 @@ export * from "./kit/season/problem.ts";
 export * from "./kit/season/promises.ts";
 export { targetFromCosts } from "./kit/serviceLevel.ts";
 export * from "./kit/sheets.ts";
-export type { Solve, Solved, SolveLimits } from "./kit/solver.ts";
+export { coverProgram, type Solve, type Solved, type SolveLimits } from "./kit/solver.ts";
 export * from "./kit/tornado.ts";
 export { type Grouping, type Per, unitsFor } from "./kit/units.ts";
 export { tQuantile } from "./numeric/student.ts";

@@ -2,6 +2,7 @@ import { launch } from "../browser.ts";
 import { startHouse } from "../harness.ts";
 import { benchDial, benchDrag, benchFirstLoads } from "./desk.ts";
 import { benchEntryPosts } from "./entryPosts.ts";
+import { benchKit } from "./kit.ts";
 import { benchPredictions } from "./predictions.ts";
 
 /** One line a figure: what it is, what was measured, what it should be, and the two as a ratio. */
@@ -29,6 +30,15 @@ await house.stop();
 const { worst, judgeMs } = benchPredictions();
 for (const [family, ms] of worst) say(`slowest prediction, drawing or bound: ${family}`, ms, 10, "ms", "below");
 say("what a test can tell, in the worker", judgeMs, 100, "ms", "below");
+const kit = await benchKit();
+say("manifest, 40 lines, 10,000 draws", kit.manifestMs, 150, "ms", "below");
+say("season's buying, good plan, slowest of five", kit.goodMs, 1000, "ms", "below");
+console.log(`     its greatest gap to what nothing can beat: ${kit.goodGap.toFixed(1)} %`);
+say("season's buying, proven optimum, median of five", kit.provenMs / 1000, 10, "s", "below");
+console.log(`     the slowest of the five: ${(kit.slowestMs / 1000).toFixed(1)} s`);
+say("cut plan, 60 pieces of 6 sizes", kit.cutMs, 500, "ms", "below");
+if (kit.cut.feasible)
+  console.log(`     ${kit.cut.parents} sheets, at least ${kit.cut.areaBound}, a gap of ${kit.cut.gapPercent.toFixed(0)} %`);
 const posts = await benchEntryPosts();
 console.log(
   `     entry posts a second: full stack ${posts.full.toFixed(0)}, bare route ${posts.bare.toFixed(0)}, both synchronous=FULL, by turns`,

@@ -77,9 +77,11 @@ function drawCounted(line: LineUse & { kind: "counted" }, units: Int32Array, reb
   const stream = seedOf(seed, "spoil", line.id);
   const again = ceiling(line.perRebuild * line.amount);
   const draws = new Float64Array(units.length);
+  const whole = Number.isInteger(line.amount);
   let [base, rebuild, spoilt] = [0, 0, 0];
   for (let i = 0; i < units.length; i += 1) {
-    const first = ceiling((units[i] ?? 0) * line.amount);
+    const all = (units[i] ?? 0) * line.amount;
+    const first = whole ? all : ceiling(all);
     const more = (rebuilds[i] ?? 0) * again;
     const lost = spoil.at(first + more, uniformAt(stream, i), uniformAt(stream, i, 1));
     draws[i] = first + more + lost;

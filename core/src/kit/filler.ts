@@ -19,15 +19,17 @@ const mostSteps = 12_000_000;
  * sides that fit on each axis (Gilmore and Gomory, 1966). Pieces may be used any number of times.
  */
 export class Filler {
-  private readonly xs: readonly number[];
-  private readonly ys: readonly number[];
+  private readonly xs: Float64Array;
+  private readonly ys: Float64Array;
+  private readonly restX: readonly Int32Array[];
+  private readonly restY: readonly Int32Array[];
   private readonly sizes: readonly (SheetPiece & { readonly of: number })[];
 
   constructor(
     private readonly pieces: readonly SheetPiece[],
-    width: number,
-    height: number,
-    rotate: boolean,
+    private readonly width: number,
+    private readonly height: number,
+    private readonly rotate: boolean,
   ) {
     let measure = 1;
     for (;;) {
@@ -49,40 +51,78 @@ export class Filler {
         height,
       );
       if ((xs.length * ys.length * (xs.length + ys.length)) / 2 <= mostSteps || measure > width / 20) {
-        [this.xs, this.ys, this.sizes] = [xs, ys, lying];
+        [this.xs, this.ys, this.sizes] = [Float64Array.from(xs), Float64Array.from(ys), lying];
+        [this.restX, this.restY] = [rests(xs), rests(ys)];
         return;
       }
       measure *= 2;
     }
   }
 
+  /** The sheet with the most of one piece alone. */
+  ofOne(piece: SheetPiece): Filled {
+    return new Filler([piece], this.width, this.height, this.rotate).fill([1]);
+  }
+
   /** The filling worth most when a piece of each kind is worth so much. */
   fill(worth: readonly number[]): Filled {
-    const [rows, best] = [this.ys.length, new Float64Array(this.xs.length * this.ys.length)];
+    const { xs, ys, restX, restY } = this;
+    const rows = ys.length;
+    const best = new Float64Array(xs.length * rows);
     // Which cut gave the best: above 0 at a place of x, below 0 at a place of y, and 0 for a single piece or nothing.
     const cut = new Int32Array(best.length);
     const single = new Int32Array(best.length).fill(-1);
-    const [restX, restY] = [rests(this.xs), rests(this.ys)];
-    for (let i = 1; i < this.xs.length; i += 1) {
-      for (let j = 1; j < rows; j += 1) {
-        const cell = i * rows + j;
-        for (const [s, size] of this.sizes.entries()) {
-          const value = worth[size.of] ?? 0;
-          if (value > (best[cell] ?? 0) && size.w <= (this.xs[i] ?? 0) && size.h <= (this.ys[j] ?? 0)) {
-            best[cell] = value;
-            single[cell] = s;
+    for (let i = 1; i < xs.length; i += 1) {
+      const [x, column] = [xs[i] ?? 0, i * rows];
+      this.placeSingles(worth, x, column, best, single);
+      // Cuts across x look at narrower columns alone: whole columns are added at once.
+      for (let k = 1; k < i && (xs[k] ?? 0) * 2 <= x; k += 1) {
+        const [left, right] = [k * rows, (restX[i]?.[k] ?? 0) * rows];
+        for (let j = 1; j < rows; j += 1) {
+          const value = (best[left + j] ?? 0) + (best[right + j] ?? 0);
+          if (value > (best[column + j] ?? 0) + 1e-12) {
+            best[column + j] = value;
+            cut[column + j] = k;
           }
         }
-        for (let k = 1; k < i && (this.xs[k] ?? 0) * 2 <= (this.xs[i] ?? 0); k += 1) {
-          const value = (best[k * rows + j] ?? 0) + (best[(restX[i]?.[k] ?? 0) * rows + j] ?? 0);
-          if (value > (best[cell] ?? 0) + 1e-12) [best[cell], cut[cell]] = [value, k];
+      }
+      for (let j = 1; j < rows; j += 1) {
+        const y = ys[j] ?? 0;
+        const rest = restY[j];
+        let most = best[column + j] ?? 0;
+        let at = 0;
+        for (let k = 1; k < j && (ys[k] ?? 0) * 2 <= y; k += 1) {
+          const value = (best[column + k] ?? 0) + (best[column + (rest?.[k] ?? 0)] ?? 0);
+          if (value > most + 1e-12) {
+            most = value;
+            at = k;
+          }
         }
-        for (let k = 1; k < j && (this.ys[k] ?? 0) * 2 <= (this.ys[j] ?? 0); k += 1) {
-          const value = (best[i * rows + k] ?? 0) + (best[i * rows + (restY[j]?.[k] ?? 0)] ?? 0);
-          if (value > (best[cell] ?? 0) + 1e-12) [best[cell], cut[cell]] = [value, -k];
+        if (at > 0) {
+          best[column + j] = most;
+          cut[column + j] = -at;
         }
       }
     }
+    return this.laidOut(best, cut, single);
+  }
+
+  /** The best single piece in every rectangle of a column. */
+  private placeSingles(worth: readonly number[], x: number, column: number, best: Float64Array, single: Int32Array): void {
+    for (const [s, size] of this.sizes.entries()) {
+      const value = worth[size.of] ?? 0;
+      if (size.w > x) continue;
+      for (let j = 1; j < this.ys.length; j += 1) {
+        if (size.h > (this.ys[j] ?? 0) || value <= (best[column + j] ?? 0)) continue;
+        best[column + j] = value;
+        single[column + j] = s;
+      }
+    }
+  }
+
+  private laidOut(best: Float64Array, cut: Int32Array, single: Int32Array): Filled {
+    const { restX, restY } = this;
+    const rows = this.ys.length;
     const placed: { of: number; x: number; y: number; w: number; h: number }[] = [];
     const lay = (i: number, j: number, x: number, y: number): void => {
       const cell = i * rows + j;

@@ -146,7 +146,10 @@ function manifestLine(
   const parents = cut && cut.count > 0 ? ceiling(quantity / cut.count) : null;
   const wanted = parents ?? quantity;
   let left = 0;
-  for (const use of drawn.draws) left += Math.max(0, quantity - use);
+  for (let i = 0; i < drawn.draws.length; i += 1) {
+    const over = quantity - (drawn.draws[i] ?? 0);
+    if (over > 0) left += over;
+  }
   return {
     id: line.id,
     quantity,

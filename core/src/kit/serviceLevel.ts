@@ -1,3 +1,4 @@
+import { rankedDraws } from "./rankedDraws.ts";
 import { ceiling, quantileOf } from "./rounding.ts";
 
 /** One line's draws, its price of one and the step its quantity is rounded up to. */
@@ -37,11 +38,11 @@ export interface ServiceLevel {
  */
 export function commonRank(lines: readonly RankedLine[], target: number): ServiceLevel {
   const n = lines[0]?.draws.length ?? 0;
-  const sorted = lines.map((line) => sortedCopy(line.draws));
-  const ranks = lines.map((line, l) => ranksOf(line.draws, sorted[l] ?? new Float64Array()));
-  const greatest = new Float64Array(n);
-  for (const rank of ranks) for (let i = 0; i < n; i += 1) greatest[i] = Math.max(greatest[i] ?? 0, rank[i] ?? 0);
-  const order = sortedCopy(greatest);
+  const rankedLines = lines.map((line) => rankedDraws(line.draws));
+  const sorted = rankedLines.map((line) => line.sorted);
+  const ranks = rankedLines.map((line) => line.ranks);
+  const greatest = greatestOf(ranks, n);
+  const order = rankedDraws(greatest).sorted;
   const rank = n === 0 ? 0 : quantileOf(order, target);
   const quantitiesAt = (r: number): number[] => lines.map((line, l) => stepUp(sorted[l]?.[r - 1] ?? 0, line.step));
   const costAt = (r: number): number => quantitiesAt(r).reduce((sum, q, l) => sum + q * (lines[l]?.price ?? 0), 0);
@@ -67,64 +68,33 @@ export function commonRank(lines: readonly RankedLine[], target: number): Servic
 export function costsAt(lines: readonly RankedLine[], targets: readonly number[]): readonly number[] {
   const n = lines[0]?.draws.length ?? 0;
   if (n === 0) return targets.map(() => 0);
-  const sorted = lines.map((line) => sortedCopy(line.draws));
-  const greatest = new Float64Array(n);
-  for (const [l, line] of lines.entries()) {
-    const ranks = ranksOf(line.draws, sorted[l] ?? new Float64Array());
-    for (let i = 0; i < n; i += 1) greatest[i] = Math.max(greatest[i] ?? 0, ranks[i] ?? 0);
-  }
-  const order = sortedCopy(greatest);
+  const rankedLines = lines.map((line) => rankedDraws(line.draws));
+  const sorted = rankedLines.map((line) => line.sorted);
+  const order = rankedDraws(
+    greatestOf(
+      rankedLines.map((line) => line.ranks),
+      n,
+    ),
+  ).sorted;
   return targets.map((target) => {
     const rank = quantileOf(order, target);
     return lines.reduce((sum, line, l) => sum + stepUp(sorted[l]?.[rank - 1] ?? 0, line.step) * line.price, 0);
   });
 }
 
-function sortedCopy(values: ArrayLike<number>): Float64Array {
-  const copy = new Float64Array(values.length);
-  copy.set(values);
-  return copy.sort();
+/** Each draw's greatest rank over the lines. */
+function greatestOf(ranks: readonly Float64Array[], n: number): Float64Array {
+  const greatest = new Float64Array(n);
+  for (const rank of ranks)
+    for (let i = 0; i < n; i += 1) {
+      const of = rank[i] ?? 0;
+      if (of > (greatest[i] ?? 0)) greatest[i] = of;
+    }
+  return greatest;
 }
 
 function stepUp(quantity: number, step: number): number {
   return ceiling(quantity / step) * step;
-}
-
-/** 1 + the number of draws strictly smaller, for each draw. */
-function ranksOf(draws: ArrayLike<number>, sorted: Float64Array): Float64Array {
-  return wholeRanks(draws, sorted) ?? searchedRanks(draws, sorted);
-}
-
-/** Ranks of whole numbers close together, by a table of where each number begins; null for others. */
-function wholeRanks(draws: ArrayLike<number>, sorted: Float64Array): Float64Array | null {
-  const least = sorted[0] ?? 0;
-  const span = (sorted[sorted.length - 1] ?? 0) - least;
-  if (!Number.isInteger(least) || span > 8 * sorted.length) return null;
-  const begins = new Int32Array(span + 1);
-  for (let i = sorted.length - 1; i >= 0; i -= 1) {
-    const value = sorted[i] ?? 0;
-    if (value !== Math.floor(value)) return null;
-    begins[value - least] = i + 1;
-  }
-  const ranks = new Float64Array(draws.length);
-  for (let i = 0; i < draws.length; i += 1) ranks[i] = begins[(draws[i] ?? 0) - least] ?? 0;
-  return ranks;
-}
-
-function searchedRanks(draws: ArrayLike<number>, sorted: Float64Array): Float64Array {
-  const ranks = new Float64Array(draws.length);
-  for (let i = 0; i < draws.length; i += 1) {
-    const value = draws[i] ?? 0;
-    let low = 0;
-    let high = sorted.length;
-    while (low < high) {
-      const half = (low + high) >>> 1;
-      if ((sorted[half] ?? 0) < value) low = half + 1;
-      else high = half;
-    }
-    ranks[i] = low + 1;
-  }
-  return ranks;
 }
 
 /** Draws not covered, and for each line how many of those it alone is short in. */
@@ -134,9 +104,13 @@ function shortages(ranks: readonly Float64Array[], greatest: Float64Array, rank:
   for (let i = 0; i < greatest.length; i += 1) {
     if ((greatest[i] ?? 0) <= rank) continue;
     short += 1;
-    const lines = ranks.flatMap((line, l) => ((line[i] ?? 0) > rank ? [l] : []));
-    const single = lines.length === 1 ? lines[0] : undefined;
-    if (single !== undefined) only[single] = (only[single] ?? 0) + 1;
+    let [lines, single] = [0, 0];
+    for (let l = 0; l < ranks.length; l += 1) {
+      if ((ranks[l]?.[i] ?? 0) <= rank) continue;
+      lines += 1;
+      single = l;
+    }
+    if (lines === 1) only[single] = (only[single] ?? 0) + 1;
   }
   return { only, short };
 }

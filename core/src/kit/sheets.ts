@@ -35,7 +35,7 @@ export type SheetPlan =
     };
 
 const mostRounds = 60;
-const variations = 24;
+const variations = 4;
 
 /**
  * Guillotine patterns by column generation (Gilmore and Gomory, 1965): the linear program's shadow prices value each
@@ -51,12 +51,13 @@ export function sheetPlan(job: SheetJob, solve: Solve): SheetPlan {
   const tooLarge = pieces.flatMap((piece, i) => (fits(piece) ? [] : [i]));
   if (tooLarge.length > 0) return { feasible: false, tooLarge };
   const filler = new Filler(pieces, width, height, job.rotate);
-  const columns = columnsOf(filler, pieces, needs, solve);
+  const { columns, least } = columnsOf(filler, pieces, needs, solve);
   const { values } = solve(
     coverProgram(
       columns.map((column) => column.counts),
       needs,
       true,
+      least,
     ),
   );
   const used = columns.flatMap((column, j) => {
@@ -79,7 +80,13 @@ export function sheetPlan(job: SheetJob, solve: Solve): SheetPlan {
   };
 }
 
-function columnsOf(filler: Filler, pieces: readonly SheetPiece[], needs: readonly number[], solve: Solve): readonly Filled[] {
+/** Patterns worth having, and how many sheets are needed at least by what the program says. */
+function columnsOf(
+  filler: Filler,
+  pieces: readonly SheetPiece[],
+  needs: readonly number[],
+  solve: Solve,
+): { readonly columns: readonly Filled[]; readonly least: number } {
   const columns = new Map<string, Filled>();
   const add = (filled: Filled): boolean => {
     const key = filled.counts.join(" ");
@@ -87,34 +94,53 @@ function columnsOf(filler: Filler, pieces: readonly SheetPiece[], needs: readonl
     columns.set(key, filled);
     return true;
   };
-  for (const [i] of pieces.entries()) add(filler.fill(pieces.map((_, j) => (j === i ? 1 : 0))));
-  greedy(filler, pieces, needs, add);
+  for (const [i, piece] of pieces.entries()) add(ofOneKind(filler.ofOne(piece), i, pieces.length));
+  const known = greedy(filler, pieces, needs, add);
+  let least = 0;
   for (let round = 0; round < mostRounds; round += 1) {
-    const { prices } = solve(
-      coverProgram(
-        [...columns.values()].map((column) => column.counts),
-        needs,
-        false,
-      ),
-    );
+    const counts = [...columns.values()].map((column) => column.counts);
+    const { prices, objective } = solve(coverProgram(counts, needs, false));
     const worth = pieces.map((_, i) => prices[`r${i}`] ?? 0);
     const best = filler.fill(worth);
-    for (let v = 0; v < variations && round === 0; v += 1)
-      add(filler.fill(worth.map((value, i) => value * (0.7 + 0.6 * uniformAt(seedOf("sheets"), v, i)))));
-    if (best.worth <= 1 + 1e-7 || !add(best)) break;
+    // No plan is below the program's value over the best sheet's (Farley, 1990): one already there may be as few as can be.
+    least = Math.max(least, Math.ceil(objective / Math.max(1, best.worth) - 1e-6));
+    if (least >= known) break;
+    if (best.worth > 1 + 1e-7 && add(best)) continue;
+    // Whole numbers of the patterns at hand may reach it; if not, some like them may.
+    if (wholeSheets(columns, needs, solve, least) > least + 0.5)
+      for (let v = 0; v < variations; v += 1)
+        add(filler.fill(worth.map((value, i) => value * (0.7 + 0.6 * uniformAt(seedOf("sheets"), v, i)))));
+    break;
   }
-  return [...columns.values()];
+  return { columns: [...columns.values()], least };
 }
 
-/** Fills sheet after sheet with what is still wanted, most area first: its patterns serve the last few pieces. */
-function greedy(filler: Filler, pieces: readonly SheetPiece[], needs: readonly number[], add: (filled: Filled) => boolean): void {
+function wholeSheets(columns: ReadonlyMap<string, Filled>, needs: readonly number[], solve: Solve, least: number): number {
+  const counts = [...columns.values()].map((column) => column.counts);
+  return solve(coverProgram(counts, needs, true, least)).objective;
+}
+
+/** A sheet of one kind of piece, as one of several kinds. */
+function ofOneKind({ counts, placed, worth }: Filled, of: number, kinds: number): Filled {
+  return {
+    counts: Array.from({ length: kinds }, (_, i) => (i === of ? (counts[0] ?? 0) : 0)),
+    placed: placed.map((p) => ({ ...p, of })),
+    worth,
+  };
+}
+
+/** Fills sheet after sheet with what is still wanted, most area first; its patterns serve the last few pieces. Gives how many sheets that takes. */
+function greedy(filler: Filler, pieces: readonly SheetPiece[], needs: readonly number[], add: (filled: Filled) => boolean): number {
   const left = [...needs];
-  for (let sheet = 0; sheet < 200 && left.some((n) => n > 0); sheet += 1) {
+  let sheets = 0;
+  for (let round = 0; round < 200 && left.some((n) => n > 0); round += 1) {
     const filled = filler.fill(pieces.map(({ w, h }, i) => ((left[i] ?? 0) > 0 ? w * h : 0)));
     const counts = filled.counts.map((n, i) => Math.min(n, Math.max(0, left[i] ?? 0)));
-    if (counts.every((n) => n === 0)) return;
+    if (counts.every((n) => n === 0)) return Number.POSITIVE_INFINITY;
     add(filled);
     const most = Math.max(1, Math.min(...counts.flatMap((n, i) => (n > 0 ? [Math.floor((left[i] ?? 0) / n)] : []))));
+    sheets += most;
     for (const [i, n] of counts.entries()) left[i] = (left[i] ?? 0) - n * most;
   }
+  return sheets;
 }

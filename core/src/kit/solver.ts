@@ -23,12 +23,14 @@ export function sumText(terms: readonly (readonly [factor: number, name: string]
   return terms.map(([factor, name], i) => `${factor < 0 ? "-" : "+"} ${Math.abs(factor)} ${name}${i % 8 === 7 ? "\n" : ""}`).join(" ");
 }
 
-/** A program that takes enough of some columns to cover each row's need, as few as can be. */
-export function coverProgram(columns: readonly (readonly number[])[], needs: readonly number[], whole: boolean): string {
+/** A program that takes enough of some columns to cover each row's need, as few as can be; `least` of them at least, where that is known. */
+export function coverProgram(columns: readonly (readonly number[])[], needs: readonly number[], whole: boolean, least = 0): string {
   const rows = needs.map((need, i) => {
     const terms = columns.flatMap((column, j) => ((column[i] ?? 0) > 0 ? [[column[i] ?? 0, `x${j}`] as const] : []));
     return ` r${i}: ${sumText(terms)} >= ${need}`;
   });
+  const all = sumText(columns.map((_, j) => [1, `x${j}`]));
+  if (least > 0) rows.push(` least: ${all} >= ${least}`);
   const names = columns.map((_, j) => `x${j}${j % 10 === 9 ? "\n" : ""}`).join(" ");
-  return `Minimize\n obj: ${sumText(columns.map((_, j) => [1, `x${j}`]))}\nSubject To\n${rows.join("\n")}\n${whole ? `General\n ${names}\n` : ""}End\n`;
+  return `Minimize\n obj: ${all}\nSubject To\n${rows.join("\n")}\n${whole ? `General\n ${names}\n` : ""}End\n`;
 }

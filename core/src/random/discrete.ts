@@ -4,7 +4,11 @@ import { exp, log, logFactorial } from "../numeric/elementary.ts";
 interface Table {
   readonly first: number;
   readonly cumulative: Float64Array;
+  /** Where to look for u: for each of `guideSteps` equal parts of 0 to 1, the first place at or above its lower end. */
+  readonly guide: Uint16Array;
 }
+
+const guideSteps = 64;
 
 /**
  * A count whose probabilities follow P(k + 1)/P(k) = a + b/(k + 1) (Panjer's class): binomial, negative binomial and
@@ -52,7 +56,17 @@ function tabulate({ a, b, mode, atMode }: Shape): Table {
     sum += upward[i] ?? 0;
     cumulative[below + 1 + i] = sum;
   }
-  return { first: mode - below, cumulative };
+  return { first: mode - below, cumulative, guide: guideOf(cumulative) };
+}
+
+function guideOf(cumulative: Float64Array): Uint16Array {
+  const guide = new Uint16Array(guideSteps);
+  let place = 0;
+  for (let step = 0; step < guideSteps; step += 1) {
+    while (place < cumulative.length - 1 && (cumulative[place] ?? 1) < step / guideSteps) place += 1;
+    guide[step] = place;
+  }
+  return guide;
 }
 
 function wider(room: Float64Array): Float64Array<ArrayBuffer> {
@@ -61,16 +75,12 @@ function wider(room: Float64Array): Float64Array<ArrayBuffer> {
   return more;
 }
 
-function invert(table: Table, u: number): number {
-  const { cumulative } = table;
-  let low = 0;
-  let high = cumulative.length - 1;
-  while (low < high) {
-    const half = (low + high) >>> 1;
-    if ((cumulative[half] ?? 1) < u) low = half + 1;
-    else high = half;
-  }
-  return table.first + low;
+/** The smallest count whose cumulative probability is at least u. */
+function invert({ cumulative, guide, first }: Table, u: number): number {
+  const last = cumulative.length - 1;
+  let place = guide[Math.floor(u * guideSteps)] ?? 0;
+  while (place < last && (cumulative[place] ?? 1) < u) place += 1;
+  return first + place;
 }
 
 /** Draws by inversion, one uniform a draw, so that results move smoothly and in order with their parameters; tables are kept by size. */

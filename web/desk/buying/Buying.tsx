@@ -1,5 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
+import { useEffect } from "react";
 import { Link } from "react-router";
+import { warmPlanner } from "../../shared/compute/seasonDoor.ts";
 import { buyingQuery } from "../queries.ts";
 import { BuyingDesk } from "./BuyingDesk.tsx";
 import { useSeasonCrates } from "./useSeasonCrates.ts";
@@ -9,6 +11,7 @@ import "./buying.css";
 export function Buying() {
   const buying = useQuery(buyingQuery);
   const crates = useSeasonCrates(buying.data);
+  useEffect(warmPlanner, []);
   return (
     <main className="page stack" style={{ maxWidth: 1180 }}>
       <h1>Buying</h1>

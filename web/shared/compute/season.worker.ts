@@ -13,6 +13,7 @@ import {
 } from "@lampcrate/core";
 import { expose } from "comlink";
 import { solver } from "./solver.ts";
+import { warmUpProgram } from "./warmUp.ts";
 
 /** What a season's crates are sized from. */
 export interface SeasonInput {
@@ -46,6 +47,12 @@ const season = {
   crates({ runs, now, today, preparing }: SeasonInput): Crates {
     const from = performance.now();
     return { crates: seasonCrates(runs, now, today, preparing), tookMs: performance.now() - from };
+  },
+
+  /** Gets the solver ready, so that the first plan need not wait for it. */
+  async warm(): Promise<void> {
+    const solve = await solver();
+    solve(warmUpProgram());
   },
 
   /** Plans the buying in stages, giving each as soon as it is known. */
