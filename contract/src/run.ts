@@ -116,7 +116,7 @@ export interface ToDo {
   readonly late: boolean;
   readonly words: string;
   readonly detail: string;
-  readonly step: "brief" | "crate" | "calendar" | "publish" | "sift" | "findings";
+  readonly step: "buying" | "brief" | "crate" | "calendar" | "publish" | "sift" | "findings";
 }
 
 export interface SeasonDoc {

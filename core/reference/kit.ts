@@ -1,10 +1,10 @@
 import { purchasePlan } from "../src/kit/buy/purchase.ts";
+import type { CrateInput, CrateLine } from "../src/kit/crate.ts";
 import { rectangleCount } from "../src/kit/cut.ts";
 import { drawLine, drawRebuilds, type LineUse, spoilWithMiscuts } from "../src/kit/demand.ts";
 import { drawHeads, type HeadsModel, headsPosterior } from "../src/kit/heads.ts";
 import { learnAmount, learnRebuild, learnSpoil } from "../src/kit/learn.ts";
-import type { CrateInput } from "../src/kit/manifest.ts";
-import { type CrateLine, manifestOf, usualDraws } from "../src/kit/manifest.ts";
+import { manifestOf, usualDraws } from "../src/kit/manifest.ts";
 import { collectStart, preparation, toBuy } from "../src/kit/prepare.ts";
 import { rollPlan } from "../src/kit/rolls.ts";
 import { quantileOf } from "../src/kit/rounding.ts";

@@ -18,6 +18,7 @@ import {
   seasonCrates,
   seasonProblem,
   soonest,
+  startsOf,
   targetFromCosts,
   usualTimes,
   withoutLate,
@@ -190,6 +191,40 @@ describe("a season", () => {
     const later = { ...store(60), due: [{ material: "card", amount: 60, date: "2026-11-30" }] };
     const served = promisesOf(material(seasonProblem(crates, later, today, weekdays), "card"), problem(0).crates);
     expect(served.map((p) => p.short)).toEqual([0, 0, 60]);
+  });
+});
+
+describe("what must begin", () => {
+  const today = "2026-11-25";
+  const crates = seasonCrates(
+    [run("walk", [session("walk-1", "2026-12-05"), session("walk-2", "2026-12-12")])],
+    at(today, 9),
+    today,
+    preparing,
+  );
+  const starts = (onHand: number, perWeek: ReadonlyMap<string, number> = new Map()) =>
+    startsOf(crates, seasonProblem(crates, store(onHand), today, weekdays), store(onHand), perWeek, today, weekdays).map((s) => [
+      s.kind,
+      s.crate.id,
+      s.by,
+      s.slack,
+      s.materials.map((m) => m.amount),
+    ]);
+
+  it("is each crate's preparing, and ordering what it lacks from the quickest supplier", () => {
+    expect(starts(70)).toEqual([
+      ["prepare", "walk-1", "2026-12-04", 7, []],
+      ["order", "walk-2", "2026-12-07", 8, [50]],
+      ["prepare", "walk-2", "2026-12-11", 12, []],
+    ]);
+  });
+
+  it("is asking people soon enough, for what earlier crates lack too", () => {
+    // 50 pieces by Thursday the 3rd at 40 a week: seven working days. 110 by the 10th: fourteen, so it is late by two.
+    expect(starts(10, new Map([["card", 40]])).filter(([kind]) => kind === "collect")).toEqual([
+      ["collect", "walk-2", "2026-11-23", -2, [110]],
+      ["collect", "walk-1", "2026-11-25", 0, [50]],
+    ]);
   });
 });
 

@@ -150,6 +150,9 @@ export async function loadDemo(folder: string, now: number, url: string): Promis
     const id = run.fromStarter(starter, title, kind, { opensOn: days.saturday(week), closesOn: days.in(34), revealOn: days.in(38) });
     if (roomId) run.session(id, days.saturday(week), "14:30", roomId, 90, { model: "forecast", low: 12, likely: 18, high: 26 }, "");
     for (const trial of houseTrialsOf[starter] ?? []) run.tryFirst(id, trial);
+    // Its set-up begins before the boardwalk next door has been cleared: both need the house's scissors.
+    if (starter === "clip-flinger")
+      run.addLine(id, { material: "scissors", per: "team", kind: "reusable", share: 0.5, loss: 0.2, source: "house" });
   }
   stockHistory(deps, planner, (instant) => run.setClockTo(instant), now);
   db.$client.close();
@@ -268,6 +271,14 @@ class DemoRuns {
     const { revision, scoring, units, afterwards, heads } = runDoc(this.deps.db, id, this.planner);
     saveSettings(this.deps, this.planner, id, { revision, title, kind, ...dates, scoring, units, afterwards, heads });
     return id;
+  }
+
+  /** One more line in a run's kit. */
+  addLine(id: string, line: DemoBrief["lines"][number]): void {
+    const { brief, briefRevision } = runDoc(this.deps.db, id, this.planner);
+    const more = fullLine(line, `line-more-${line.material}`.slice(0, 40), this.store[line.material]);
+    const doc = { ...brief, lines: [...brief.lines, more] };
+    saveBrief(this.deps, this.planner, id, { revision: briefRevision, brief: doc, words: "added a line" });
   }
 
   /** A practice build, its broken pieces by the place of their line in the crate. */

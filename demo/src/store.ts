@@ -41,6 +41,7 @@ const suppliers: readonly DemoSupplier[] = [
       ["Wooden skewer", 100, 260],
       ["Clothes clip", 50, 470],
       ["Goggles", 10, 2400],
+      ["Scissors", 10, 2300],
       ["Kitchen scale", 1, 1600],
       ["Guarded floor fan", 1, 4400, 2],
     ],

@@ -4,6 +4,7 @@ import { benchDial, benchDrag, benchFirstLoads } from "./desk.ts";
 import { benchEntryPosts } from "./entryPosts.ts";
 import { benchKit } from "./kit.ts";
 import { benchPredictions } from "./predictions.ts";
+import { writeInstances } from "./seasonInstances.ts";
 
 /** One line a figure: what it is, what was measured, what it should be, and the two as a ratio. */
 function say(what: string, got: number, limit: number, unit: string, better: "below" | "above"): void {
@@ -14,6 +15,7 @@ function say(what: string, got: number, limit: number, unit: string, better: "be
   );
 }
 
+if (process.argv.includes("--write-instances")) writeInstances();
 const house = await startHouse();
 const browser = await launch();
 const loads = await benchFirstLoads(browser, house);

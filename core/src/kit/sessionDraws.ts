@@ -1,8 +1,9 @@
 import { BinomialDraws } from "../random/discrete.ts";
 import { seedOf, uniformAt } from "../random/stream.ts";
+import type { CrateInput, CrateSession } from "./crate.ts";
 import { drawLine, drawRebuilds, type LineDraws, type LineUse, returns } from "./demand.ts";
 import { capOf, drawHeads } from "./heads.ts";
-import type { CrateInput, CrateSession } from "./manifest.ts";
+
 import { roundHalfUp } from "./rounding.ts";
 import { unitsFor } from "./units.ts";
 

@@ -1,6 +1,7 @@
 import { betaQuantile } from "../numeric/beta.ts";
+import type { CrateInput } from "./crate.ts";
 import { drawHeads } from "./heads.ts";
-import { type CrateInput, crateCosts, usualDraws } from "./manifest.ts";
+import { crateCosts, usualDraws } from "./manifest.ts";
 import { quantileOf } from "./rounding.ts";
 
 export type Factor = "attendance" | "certainty" | "rebuild" | "spoil";

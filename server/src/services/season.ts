@@ -1,5 +1,5 @@
 import type { RunLine, SeasonDoc, ToDo } from "@lampcrate/contract";
-import { addDays, dateOf, daysBetween, shortDate, weekdayOf } from "@lampcrate/core";
+import { addDays, dateOf, shortDate, weekdayOf } from "@lampcrate/core";
 import { asc, count, eq } from "drizzle-orm";
 import type { Store } from "../db/open.ts";
 import { brief, briefLine, entry, run, session } from "../db/schema.ts";
@@ -97,14 +97,6 @@ function toDos(db: Store, runs: readonly RunLine[], today: string): readonly ToD
           "publish",
         );
     }
-    if (next && daysBetween(today, next.date) <= 7)
-      add(
-        "pack",
-        addDays(next.date, -1),
-        `Pack the crate for ${shortDate(next.date)}`,
-        `${next.roomName}${next.title ? `, ${next.title}` : ""}`,
-        "crate",
-      );
     if (line.waiting > 0)
       add(
         "sift",

@@ -1,6 +1,8 @@
 import { type BriefDoc, crateBase, type LineCount } from "@lampcrate/contract";
-import { rectangleCount } from "@lampcrate/core";
+import { rectangleCount, shortDate } from "@lampcrate/core";
+import { eq } from "drizzle-orm";
 import type { Store } from "../db/open.ts";
+import { run, session } from "../db/schema.ts";
 import { materialList } from "./materials.ts";
 import type { Person } from "./signIn.ts";
 import { settleSession } from "./stock.ts";
@@ -24,5 +26,11 @@ export function bookSessionUse(
     const amount = fromOne > 1 ? Math.ceil((putOut - left) / fromOne) : putOut - left;
     took.set(materialId, (took.get(materialId) ?? 0) + amount);
   }
-  settleSession(db, by, at, sessionId, took);
+  const held = db
+    .select({ start: session.start, title: run.title })
+    .from(session)
+    .innerJoin(run, eq(run.id, session.runId))
+    .where(eq(session.id, sessionId))
+    .get();
+  settleSession(db, by, at, sessionId, took, held ? `${shortDate(held.start.slice(0, 10))}, ${held.title}` : "");
 }

@@ -47,7 +47,7 @@ export function movesOf(db: Store, materialId: string): readonly MoveDoc[] {
     .from(stockMove)
     .leftJoin(staff, eq(staff.id, stockMove.staffId))
     .where(eq(stockMove.materialId, materialId))
-    .orderBy(asc(stockMove.id))
+    .orderBy(asc(stockMove.at), asc(stockMove.id))
     .all();
   let after = 0;
   return moves
@@ -89,7 +89,14 @@ export function countStock(deps: Deps, by: Person, { counts }: StockCountInput):
 }
 
 /** Books a session's use so that its moves add up to what it took of each material; in the material's unit, parents for what is cut. */
-export function settleSession(db: Store, by: Person, at: number, sessionId: string, took: ReadonlyMap<string, number>): void {
+export function settleSession(
+  db: Store,
+  by: Person,
+  at: number,
+  sessionId: string,
+  took: ReadonlyMap<string, number>,
+  words: string,
+): void {
   const booked = new Map(
     db
       .select({ id: stockMove.materialId, sum: sql<number>`sum(${stockMove.amount})` })
@@ -101,6 +108,6 @@ export function settleSession(db: Store, by: Person, at: number, sessionId: stri
   );
   for (const materialId of new Set([...booked.keys(), ...took.keys()])) {
     const amount = -(took.get(materialId) ?? 0) - (booked.get(materialId) ?? 0);
-    bookMove(db, by, at, { materialId, amount, reason: "session", sessionId });
+    bookMove(db, by, at, { materialId, amount, reason: "session", words, sessionId });
   }
 }

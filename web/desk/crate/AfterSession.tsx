@@ -1,4 +1,4 @@
-import type { CountInput, LineCount, MaterialDoc, SessionDoc } from "@lampcrate/contract";
+import type { CountInput, LineCount, SessionDoc } from "@lampcrate/contract";
 import { shortDate } from "@lampcrate/core";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { InputNumber } from "antd";
@@ -8,6 +8,7 @@ import { useKeptState } from "../../shared/useKeptState.ts";
 import { Advice } from "../learned/Advice.tsx";
 import { learnedQuery, meQuery, runQuery } from "../queries.ts";
 import { useRunWork } from "../run/RunContext.ts";
+import { shownPer, unitWord } from "./show.ts";
 
 /** After a session: what is left is counted, and the next crate learns from it. */
 export function AfterSession() {
@@ -28,11 +29,6 @@ export function AfterSession() {
     </section>
   );
 }
-
-/** Metres for what is stored in mm; everything else as it is stored. */
-const shownPer = (unit: MaterialDoc["unit"] | undefined): number => (unit === "mm" ? 1000 : 1);
-const unitWord = (unit: MaterialDoc["unit"] | undefined): string =>
-  unit === undefined || unit === "piece" ? "" : unit === "mm" ? "m" : unit;
 
 function CountForm({ session, counted }: { readonly session: SessionDoc; readonly counted: CountInput | null }) {
   const { run, draft, materials, crate } = useRunWork();

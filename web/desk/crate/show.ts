@@ -39,3 +39,10 @@ export function lineSays(
 export function perWords(line: BriefLine): string {
   return line.kind === "reusable" ? "shared" : `per ${line.per}`;
 }
+
+/** What is stored in mm is typed in metres; everything else as it is stored. */
+export const shownPer = (unit: MaterialDoc["unit"] | undefined): number => (unit === "mm" ? 1000 : 1);
+
+/** The unit it is typed in; nothing for pieces. */
+export const unitWord = (unit: MaterialDoc["unit"] | undefined): string =>
+  unit === undefined || unit === "piece" ? "" : unit === "mm" ? "m" : unit;

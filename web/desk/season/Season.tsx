@@ -5,10 +5,12 @@ import { seasonQuery } from "../queries.ts";
 import { useKeys } from "../shell/keys.ts";
 import { ThisWeek } from "./ThisWeek.tsx";
 import { TimeLine } from "./TimeLine.tsx";
+import { useCrateWork } from "./useCrateWork.ts";
 
 /** Home of the desk: every run as a string of lamps, and what this week asks for. */
 export function Season() {
   const season = useQuery(seasonQuery);
+  const work = useCrateWork();
   const navigate = useNavigate();
   const keys = useMemo(() => [{ key: "n", words: "new run", act: () => void navigate("/start") }], [navigate]);
   useKeys(keys);
@@ -21,7 +23,8 @@ export function Season() {
         </p>
       </main>
     );
-  const { runs, missing, toDo, today } = season.data;
+  const { runs, missing, today } = season.data;
+  const toDo = [...season.data.toDo, ...work].sort((a, b) => a.due.localeCompare(b.due) || a.runTitle.localeCompare(b.runTitle));
   const sessions = runs.reduce((sum, run) => sum + run.sessions.length, 0);
   const entries = runs.reduce((sum, run) => sum + run.accepted + run.waiting, 0);
   return (

@@ -15,7 +15,7 @@ export function ThisWeek({ toDo, today }: { readonly toDo: readonly ToDo[]; read
               {item.late ? `Late, was due ${shortDate(item.due)}` : item.due === today ? "today" : `by ${shortDate(item.due)}`}
             </span>
             <br />
-            <Link to={`/run/${item.runId}/${item.step}`}>{item.words}</Link>
+            <Link to={item.step === "buying" ? "/buying" : `/run/${item.runId}/${item.step}`}>{item.words}</Link>
             <div className="small soft">
               {item.runTitle}: {item.detail}
             </div>

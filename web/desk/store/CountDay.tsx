@@ -3,6 +3,7 @@ import { InputNumber } from "antd";
 import { useState } from "react";
 import { AskError, api, ask } from "../../shared/client.ts";
 import { useKeptState } from "../../shared/useKeptState.ts";
+import { shownPer, unitWord } from "../crate/show.ts";
 
 interface CountDayProps {
   readonly materials: readonly MaterialDoc[];
@@ -16,9 +17,10 @@ interface Counting {
   readonly counted: Readonly<Record<string, number>>;
 }
 
-const unitOf = ({ unit }: MaterialDoc): string => (unit === "piece" ? "pieces" : unit);
-
 const listedIn = (materials: readonly MaterialDoc[]): Counting["listed"] => Object.fromEntries(materials.map((m) => [m.id, m.onHand]));
+
+const shown = (counted: number | undefined, { unit }: MaterialDoc): number | null =>
+  counted === undefined ? null : counted / shownPer(unit);
 
 /** A count of what is really on the shelves; only what was counted is booked, and what is typed is kept until then. */
 export function CountDay({ materials, onDone, onLeave }: CountDayProps) {
@@ -53,15 +55,18 @@ export function CountDay({ materials, onDone, onLeave }: CountDayProps) {
         {materials.map((material) => (
           <label key={material.id}>
             <span>{material.name}</span>
-            <span className="soft small">listed {counting.listed[material.id] ?? 0}</span>
+            <span className="soft small">
+              listed {(counting.listed[material.id] ?? 0) / shownPer(material.unit)} {unitWord(material.unit)}
+            </span>
             <InputNumber
               min={0}
               aria-label={`${material.name}, counted`}
-              suffix={unitOf(material)}
-              value={counting.counted[material.id] ?? null}
+              suffix={unitWord(material.unit) || undefined}
+              style={{ width: "100%" }}
+              value={shown(counting.counted[material.id], material)}
               onChange={(value) => {
                 const { [material.id]: _, ...rest } = counting.counted;
-                setCounting({ ...counting, counted: value === null ? rest : { ...rest, [material.id]: value } });
+                setCounting({ ...counting, counted: value === null ? rest : { ...rest, [material.id]: value * shownPer(material.unit) } });
               }}
             />
           </label>

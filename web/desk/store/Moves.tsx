@@ -1,10 +1,11 @@
 import { givenReasons, type MaterialDoc, type MoveInput } from "@lampcrate/contract";
-import { amountWords, shortDate, type UnitChoice } from "@lampcrate/core";
+import { amountWords, dateOf, shortDate, type UnitChoice } from "@lampcrate/core";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { Input, InputNumber, Select } from "antd";
 import { useState } from "react";
 import { AskError, api, ask } from "../../shared/client.ts";
-import { movesQuery } from "../queries.ts";
+import { shownPer, unitWord } from "../crate/show.ts";
+import { houseQuery, movesQuery } from "../queries.ts";
 import { Labelled } from "../shell/Labelled.tsx";
 
 interface MovesProps {
@@ -16,6 +17,7 @@ interface MovesProps {
 /** Where a material came from and went to: every move with its reason, who and when. Stock is their sum. */
 export function Moves({ material, units, onChanged }: MovesProps) {
   const moves = useQuery(movesQuery(material.id));
+  const zone = useQuery(houseQuery).data?.zone ?? "UTC";
   const show = (amount: number): string => amountWords(Math.abs(amount), material.unit, units);
   const signed = (amount: number): string => `${amount < 0 ? "−" : "+"} ${show(amount)}`;
   return (
@@ -33,7 +35,7 @@ export function Moves({ material, units, onChanged }: MovesProps) {
               </td>
               <td className="soft small">
                 {move.by ? `${move.by}, ` : ""}
-                {shortDate(new Date(move.at).toISOString().slice(0, 10))}
+                {shortDate(dateOf(move.at, zone))}
               </td>
               <td className="number">{move.after < 0 ? `−${show(move.after)}` : show(move.after)} after it</td>
             </tr>
@@ -52,11 +54,11 @@ function MoveForm({ material, onChanged }: Pick<MovesProps, "material" | "onChan
   const [amount, setAmount] = useState<number | null>(null);
   const [words, setWords] = useState("");
   const [trouble, setTrouble] = useState<AskError | null>(null);
-  const unit = material.unit === "piece" ? "pieces" : material.unit;
+  const unit = unitWord(material.unit) || "pieces";
   const book = async (): Promise<void> => {
     if (amount === null || amount === 0) return;
     try {
-      const json = { reason, words, amount: amount * outward[reason] };
+      const json = { reason, words, amount: amount * outward[reason] * shownPer(material.unit) };
       const moves = await ask(api.materials[":id"].moves.$post({ param: { id: material.id }, json }));
       queries.setQueryData(movesQuery(material.id).queryKey, moves);
       setAmount(null);

@@ -5,6 +5,7 @@ import { nanoid } from "nanoid";
 import { useId, useState } from "react";
 import { AskError, api, ask } from "../../shared/client.ts";
 import { useKeptState } from "../../shared/useKeptState.ts";
+import { shownPer, unitWord } from "../crate/show.ts";
 import { Labelled } from "../shell/Labelled.tsx";
 
 interface SupplierFormProps {
@@ -141,10 +142,6 @@ interface PacksProps {
 function Packs({ packs, materials, currency, onChange }: PacksProps) {
   const choose = useId();
   const set = (id: string, patch: Partial<PackDoc>): void => onChange(packs.map((p) => (p.id === id ? { ...p, ...patch } : p)));
-  const unitOf = (id: string): string => {
-    const unit = materials.find((m) => m.id === id)?.unit ?? "piece";
-    return unit === "piece" ? "pieces" : unit;
-  };
   const add = (materialId: string): void => {
     const material = materials.find((m) => m.id === materialId);
     if (material)
@@ -153,28 +150,33 @@ function Packs({ packs, materials, currency, onChange }: PacksProps) {
   return (
     <div className="stack" style={{ gap: 6 }}>
       {packs.map((pack) => {
-        const name = materials.find((m) => m.id === pack.materialId)?.name ?? "gone from the store room";
+        const material = materials.find((m) => m.id === pack.materialId);
+        const name = material?.name ?? "gone from the store room";
+        const per = shownPer(material?.unit);
         return (
           <div key={pack.id} className="row pack-row" role="group" aria-label={`Pack of ${name}`}>
             <span className="pack-name">{name}</span>
             <InputNumber
               aria-label={`${name}, a pack holds`}
               min={0.001}
-              suffix={unitOf(pack.materialId)}
-              value={pack.size}
-              onChange={(size) => size !== null && set(pack.id, { size })}
+              style={{ width: 140 }}
+              suffix={unitWord(material?.unit) || "pieces"}
+              value={pack.size / per}
+              onChange={(size) => size !== null && set(pack.id, { size: size * per })}
             />
             <InputNumber
               aria-label={`${name}, a pack costs`}
               min={0}
               precision={2}
+              style={{ width: 140 }}
               suffix={currency}
               value={pack.priceCents / 100}
               onChange={(price) => price !== null && set(pack.id, { priceCents: Math.round(price * 100) })}
             />
             <InputNumber
               aria-label={`${name}, most they have`}
-              placeholder="as many as wanted"
+              placeholder="no limit"
+              style={{ width: 120 }}
               min={0}
               precision={0}
               value={pack.most}

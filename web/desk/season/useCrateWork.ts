@@ -1,0 +1,52 @@
+import { type BuyingDoc, preparingOf, seasonStore, type ToDo } from "@lampcrate/contract";
+import { addDays, type SeasonCrate, type Start, seasonProblem, shortDate, showNumber, startsOf, weekdayOf } from "@lampcrate/core";
+import { useQuery } from "@tanstack/react-query";
+import { useMemo } from "react";
+import { perWeekOf } from "../buying/Collecting.tsx";
+import { useSeasonCrates } from "../buying/useSeasonCrates.ts";
+import { buyingQuery } from "../queries.ts";
+
+/** What this week's crates ask for, planned back from their sessions: to order, to collect, to prepare. Nothing while it is being reckoned. */
+export function useCrateWork(): readonly ToDo[] {
+  const doc = useQuery(buyingQuery).data;
+  const crates = useSeasonCrates(doc);
+  return useMemo(() => (doc && crates ? workOf(doc, crates) : []), [doc, crates]);
+}
+
+function workOf(doc: BuyingDoc, crates: readonly SeasonCrate[]): readonly ToDo[] {
+  const [store, days] = [seasonStore(doc), preparingOf(doc)];
+  const sunday = addDays(doc.today, 7 - weekdayOf(doc.today));
+  const starts = startsOf(crates, seasonProblem(crates, store, doc.today, days), store, perWeekOf(doc), doc.today, days);
+  const name = (id: string): string => doc.materials.find((m) => m.id === id)?.name ?? "";
+  return starts.flatMap((start) => {
+    if (start.by > sunday) return [];
+    const { crate, kind, by, slack, materials } = start;
+    return [
+      {
+        id: `${kind} ${crate.id} ${materials[0]?.id ?? ""}`,
+        runId: crate.runId,
+        runTitle: crate.runTitle,
+        due: by,
+        late: slack < 0,
+        ...wordsOf(start, name),
+        step: kind === "prepare" ? ("crate" as const) : ("buying" as const),
+      },
+    ];
+  });
+}
+
+const mostNamed = 3;
+
+function wordsOf({ kind, crate, materials }: Start, name: (id: string) => string): Pick<ToDo, "words" | "detail"> {
+  const day = shortDate(crate.date);
+  const named = materials.slice(0, mostNamed).map(({ id }) => name(id));
+  const list = `${named.join(", ")}${materials.length > mostNamed ? ` and ${materials.length - mostNamed} more` : ""}`;
+  switch (kind) {
+    case "prepare":
+      return { words: `Begin preparing for ${day}`, detail: `${showNumber(crate.personHours, 1)} h of cutting, counting and packing` };
+    case "order":
+      return { words: `Order for ${day}`, detail: list };
+    case "collect":
+      return { words: `Ask people for ${list}`, detail: `for ${day}` };
+  }
+}
