@@ -55,6 +55,9 @@ await desk.goto(`${house.url}/start`);
 await desk.getByRole("button", { name: /^Seed-Wing Spinner/ }).click();
 await desk.evaluate(() => window.scrollTo(0, 0));
 await take(desk, "start");
+await desk.goto(`${house.url}/buying`);
+await desk.getByText(/with its other ways, in/).waitFor();
+await take(desk, "buying");
 for (const name of ["store", "house"]) {
   await desk.goto(`${house.url}/${name}`);
   await desk.getByRole("heading", { level: 1 }).waitFor();
