@@ -4,6 +4,7 @@ import { type CrateInput, type CrateLine, manifestOf } from "../src/index.ts";
 import { drawLine } from "../src/kit/demand.ts";
 import { drawHeads } from "../src/kit/heads.ts";
 import { commonRank } from "../src/kit/serviceLevel.ts";
+import { runDraws } from "../src/kit/sessionDraws.ts";
 import { unitsFor } from "../src/kit/units.ts";
 
 const sticks: CrateLine = {
@@ -67,6 +68,32 @@ describe("the manifest", () => {
       }),
       { numRuns: 25 },
     );
+  });
+
+  it("asks for no less when more is spoilt: the same random numbers throughout", () => {
+    fc.assert(
+      fc.property(fc.double({ min: 0, max: 0.5, noNaN: true }), fc.double({ min: 0.005, max: 0.2, noNaN: true }), (rate, more) => {
+        const of = (spoilRate: number): number =>
+          quantities(crate({ lines: [{ ...sticks, spoilRate }, tape], draws: 1500 }))["sticks"] ?? 0;
+        // A crate's common rank moves with its other lines too: one in two hundred is the draws', not the rate's.
+        expect(of(rate + more)).toBeGreaterThanOrEqual(of(rate) * 0.995);
+      }),
+      { numRuns: 40 },
+    );
+  });
+
+  it.each([0.8, 0.95, 0.99])("at %f holds that share of crates it never saw: fresh draws", (target) => {
+    const lines = [sticks, { ...tape, spread: 0.3 }, scissors, { ...sticks, id: "more", amount: 3, spoilRate: 0.2 }];
+    const sized = quantities(crate({ target, lines }));
+    const fresh = 20_000;
+    const drawn = runDraws(
+      crate({ lines, sessions: [{ id: "another day", heads: { model: "forecast", low: 20, likely: 34, high: 60 } }] }),
+      fresh,
+    );
+    let covered = 0;
+    for (let i = 0; i < fresh; i += 1) if (lines.every((line, l) => (drawn[l]?.draws[i] ?? 0) <= (sized[line.id] ?? 0))) covered += 1;
+    const spread = Math.sqrt(target * (1 - target) * (1 / 4000 + 1 / fresh));
+    expect(Math.abs(covered / fresh - target)).toBeLessThan(4 * spread + 0.004);
   });
 
   it("turning one line's dial leaves the draws of the others alone", () => {

@@ -23,6 +23,7 @@ const deskViews: readonly (readonly [string, string, string | RegExp])[] = [
   ["season", "/", "This week"],
   ["start", "/start", "What shall they build?"],
   ["tryout", "/run/WALK/tryout", "Can the test tell these two apart?"],
+  ["buying", "/buying", "Who gets what"],
   ["store room", "/store", "Store room"],
   ["house", "/house", "People"],
   ["brief", "/run/WALK/brief", "Cautions"],

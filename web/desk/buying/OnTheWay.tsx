@@ -22,6 +22,7 @@ export function OnTheWay({
   readonly currency: string;
 }) {
   const queries = useQueryClient();
+  const [all, setAll] = useState(false);
   const [trouble, setTrouble] = useState<string | null>(null);
   if (orders.length === 0) return null;
   const say = async (id: string, step: Step): Promise<void> => {
@@ -57,11 +58,18 @@ export function OnTheWay({
           </tr>
         </thead>
         <tbody>
-          {orders.slice(0, shown).map((order) => (
+          {(all ? orders : orders.slice(0, shown)).map((order) => (
             <OrderRow key={order.id} order={order} names={names} currency={currency} onSay={(step) => void say(order.id, step)} />
           ))}
         </tbody>
       </table>
+      {orders.length > shown ? (
+        <div>
+          <button type="button" className="quiet" onClick={() => setAll(!all)}>
+            {all ? "fewer" : `${orders.length - shown} older ones`}
+          </button>
+        </div>
+      ) : null}
     </section>
   );
 }

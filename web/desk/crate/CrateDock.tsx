@@ -114,7 +114,7 @@ function DockLine({
   const material = work.materials.find((m) => m.id === of.materialId);
   if (!material) return null;
   const units = work.run.units;
-  const promised = work.promised.get(material.id) ?? 0;
+  const { taken, due } = work.promised.get(material.id) ?? { taken: 0, due: 0 };
   const says = lineSays(line, of, material, units);
   const onHand = line.parents === null || line.piecesPerParent === null ? material.onHand : material.onHand * line.piecesPerParent;
   const made = `first build ${amountWords(line.base, material.unit, units)}, rebuilds ${amountWords(line.rebuild, material.unit, units)}, spoilt ${amountWords(line.spoilt, material.unit, units)}, to be sure ${amountWords(Math.max(0, line.certainty), material.unit, units)}`;
@@ -134,7 +134,8 @@ function DockLine({
       <ManifestBar line={line} onHand={onHand} words={made} />
       <p className={says.short ? "says short" : "says"}>
         {says.words}
-        {promised > 0 ? `; ${amountWords(promised, material.unit, units)} promised to others before it` : ""}
+        {due > 0 ? `; ${amountWords(due, material.unit, units)} on the way` : ""}
+        {taken > 0 ? `; ${amountWords(taken, material.unit, units)} promised to others before it` : ""}
       </p>
     </div>
   );

@@ -72,7 +72,10 @@ export function LineRow({ line, material, units, open, onOpen, onChange, onRemov
           )}{" "}
           <span className="soft">per {line.per}</span>
         </td>
-        <td>{sources[line.source]}</td>
+        <td>
+          {sources[line.source]}
+          {material?.perWeek != null && line.source !== "home" ? <span className="soft small">, collected</span> : null}
+        </td>
         <td>{line.kind === "reusable" ? "" : percent("again at a rebuild", "perRebuild", 100)}</td>
         <td>{line.kind === "counted" ? percent("spoilt", "spoilRate", 95) : ""}</td>
         <td>

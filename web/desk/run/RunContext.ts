@@ -3,15 +3,16 @@ import type { CrateInput, HeadsModel } from "@lampcrate/core";
 import { createContext, useContext } from "react";
 import type { Crate } from "../crate/useCrate.ts";
 import type { BriefDraft } from "./useBriefDraft.ts";
+import type { Promising } from "./usePromised.ts";
 
 /** What every step of a run shares. */
 export interface RunWork {
   readonly run: RunDoc;
   readonly draft: BriefDraft;
-  /** With what is on hand for this crate: less what is promised to others before it. */
+  /** With what is on hand for this crate: less what is promised to others before it, with what is on its way. */
   readonly materials: readonly MaterialDoc[];
-  /** What other crates have of each material when this one goes out. */
-  readonly promised: ReadonlyMap<string, number>;
+  /** What other crates have of each material when this one goes out, and what is on its way in time. */
+  readonly promised: ReadonlyMap<string, Promising>;
   readonly crateFor: CrateFor;
   readonly setCrateFor: (of: CrateFor) => void;
   /** The session the crate is for; null for the whole run. */

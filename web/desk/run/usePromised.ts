@@ -1,14 +1,20 @@
 import { preparingOf, seasonStore } from "@lampcrate/contract";
-import { seasonProblem, takenBefore } from "@lampcrate/core";
+import { seasonProblem, stockBy, takenBefore } from "@lampcrate/core";
 import { useQuery } from "@tanstack/react-query";
 import { useMemo } from "react";
 import { useSeasonCrates } from "../buying/useSeasonCrates.ts";
 import { buyingQuery } from "../queries.ts";
 
-const none: ReadonlyMap<string, number> = new Map();
+/** What is promised of a material: others before this crate have some, and orders bring some in time for it. */
+export interface Promising {
+  readonly taken: number;
+  readonly due: number;
+}
 
-/** What other crates of the season have of each material when this session's goes out; nothing while that is being reckoned. */
-export function usePromised(sessionId: string | null): ReadonlyMap<string, number> {
+const none: ReadonlyMap<string, Promising> = new Map();
+
+/** What other crates of the season have of each material when this session's goes out, and what is on its way; nothing while that is being reckoned. */
+export function usePromised(sessionId: string | null): ReadonlyMap<string, Promising> {
   const doc = useQuery(buyingQuery).data;
   const crates = useSeasonCrates(doc);
   return useMemo(() => {
@@ -16,6 +22,11 @@ export function usePromised(sessionId: string | null): ReadonlyMap<string, numbe
     const problem = seasonProblem(crates, seasonStore(doc), doc.today, preparingOf(doc));
     const crate = problem.crates.find((c) => c.id === sessionId);
     if (!crate) return none;
-    return new Map(problem.materials.map((material) => [material.id, takenBefore(material, crate, problem.crates)]));
+    return new Map(
+      problem.materials.map((material) => [
+        material.id,
+        { taken: takenBefore(material, crate, problem.crates), due: stockBy(material, crate.needBy) - (material.onHand ?? 0) },
+      ]),
+    );
   }, [doc, crates, sessionId]);
 }

@@ -30,7 +30,11 @@ export function useRunState(run: RunDoc, stock: readonly MaterialDoc[]): RunWork
   const of = session?.id ?? run.id;
   const promised = usePromised(session?.id ?? null);
   const materials = useMemo(
-    () => stock.map((m) => ({ ...m, onHand: Math.max(0, m.onHand - (promised.get(m.id) ?? 0)) })),
+    () =>
+      stock.map((m) => {
+        const { taken, due } = promised.get(m.id) ?? { taken: 0, due: 0 };
+        return { ...m, onHand: Math.max(0, m.onHand + due - taken) };
+      }),
     [stock, promised],
   );
   const heads = dialled[of] ?? session?.heads ?? run.heads;

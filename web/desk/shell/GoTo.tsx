@@ -1,3 +1,4 @@
+import { crateCode } from "@lampcrate/core";
 import { useQuery } from "@tanstack/react-query";
 import { Input, Modal } from "antd";
 import { useState } from "react";
@@ -11,17 +12,26 @@ export function GoTo({ onClose }: { readonly onClose: () => void }) {
   const season = useQuery(seasonQuery);
   const places = [
     { words: "Season", to: "/" },
+    { words: "Buying", to: "/buying" },
     { words: "Store room", to: "/store" },
     { words: "House", to: "/house" },
     ...(season.data?.runs ?? []).flatMap((run) =>
-      ["brief", "crate", "calendar", "publish", "sift", "findings"].map((step) => ({
+      ["brief", "tryout", "crate", "calendar", "publish", "sift", "findings"].map((step) => ({
         words: `${run.title}: ${step}`,
         to: `/run/${run.id}/${step}`,
       })),
     ),
   ];
+  // A bag's or a crate's code, typed or scanned, leads to its crate.
+  const scanned = typed.trim().toUpperCase().slice(0, 4);
+  const coded = (season.data?.runs ?? []).filter(
+    (run) => scanned.length === 4 && [run.id, ...run.sessions.map((session) => session.id)].some((id) => crateCode(id) === scanned),
+  );
   const wanted = typed.toLowerCase().split(" ").filter(Boolean);
-  const found = places.filter((place) => wanted.every((word) => place.words.toLowerCase().includes(word))).slice(0, 9);
+  const found = [
+    ...coded.map((run) => ({ words: `${run.title}: the crate with code ${scanned}`, to: `/run/${run.id}/crate` })),
+    ...places.filter((place) => wanted.every((word) => place.words.toLowerCase().includes(word))),
+  ].slice(0, 9);
   const go = (to: string | undefined): void => {
     if (to === undefined) return;
     onClose();
