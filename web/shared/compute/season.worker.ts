@@ -55,25 +55,25 @@ const season = {
     solve(warmUpProgram());
   },
 
-  /** Plans the buying in stages, giving each as soon as it is known. */
-  async plan(problem: BuyProblem, give: (planned: Planned) => void): Promise<void> {
+  /** Plans the buying in stages, giving each as soon as it is known. It ends once the last has been taken in. */
+  async plan(problem: BuyProblem, give: (planned: Planned) => void | Promise<void>): Promise<void> {
     const solve = await solver();
     const from = performance.now();
     let planned: Planned = { best: null, bound: 0, next: null, fewest: null, soonest: null, stage: "good", tookMs: 0 };
-    const tell = (more: Partial<Planned>): void => {
+    const tell = async (more: Partial<Planned>): Promise<void> => {
       planned = { ...planned, ...more, tookMs: performance.now() - from };
-      give(planned);
+      await give(planned);
     };
     const bound = costBound(problem, solve);
-    tell({ bound, best: cheapest(problem, solve, { gap: goodGap, seconds: 5 }) });
+    await tell({ bound, best: cheapest(problem, solve, { gap: goodGap, seconds: 5 }) });
     const best = cheapest(problem, solve);
-    tell({ best, bound: best?.proven ? best.cost : bound, stage: "proven" });
+    await tell({ best, bound: best?.proven ? best.cost : bound, stage: "proven" });
     if (best && best.packs.length > 0) {
-      tell({ next: nextCheapest(problem, best, solve) });
-      tell({ fewest: fewestSuppliers(problem, solve) });
-      tell({ soonest: soonest(problem, solve) });
+      await tell({ next: nextCheapest(problem, best, solve) });
+      await tell({ fewest: fewestSuppliers(problem, solve) });
+      await tell({ soonest: soonest(problem, solve) });
     }
-    tell({ stage: "done" });
+    await tell({ stage: "done" });
   },
 };
 
