@@ -14,7 +14,7 @@ import {
   wholeBelow,
 } from "@lampcrate/core";
 import load from "highs";
-import { warmUpProgram } from "../../web/shared/compute/warmUp.ts";
+import { warmUp } from "../../web/shared/compute/warmUp.ts";
 import { instanceCount, instanceFile } from "./seasonInstances.ts";
 
 const median = (values: readonly number[]): number => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)] ?? 0;
@@ -73,7 +73,7 @@ export async function benchKit(): Promise<KitFigures> {
   const manifestMs = median(Array.from({ length: 7 }, () => timed(() => manifestOf(crate)).ms));
   const solve = await solver();
   const seasons = Array.from({ length: instanceCount }, (_, i) => JSON.parse(readFileSync(instanceFile(i + 1), "utf8")) as BuyProblem);
-  solve(warmUpProgram());
+  warmUp(solve);
   const plans = seasons.map((problem) => {
     const good = timed(() => ({ bound: costBound(problem, solve), best: cheapest(problem, solve, { gap: 0.02, seconds: 5 }) }));
     const proven = timed(() => cheapest(problem, solve));

@@ -3,6 +3,7 @@ import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link } from "react-router";
 import { AskError, api, ask } from "../../shared/client.ts";
+import { useSizedCrate } from "../crate/SizedCrate.tsx";
 import { bookingsQuery, houseQuery, meQuery, runQuery, seasonQuery } from "../queries.ts";
 import { useRunWork } from "../run/RunContext.ts";
 import { clockOf } from "./clockOf.ts";
@@ -12,7 +13,8 @@ import { WeekBoard } from "./WeekBoard.tsx";
 
 /** Put sessions on days in rooms, and say when entries open, close and are revealed. */
 export function Calendar() {
-  const { run, draft, crate, session } = useRunWork();
+  const { run, draft, session } = useRunWork();
+  const crate = useSizedCrate();
   const house = useQuery(houseQuery);
   const bookings = useQuery(bookingsQuery);
   const now = useQuery(meQuery).data?.now ?? 0;

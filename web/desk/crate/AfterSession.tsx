@@ -1,14 +1,8 @@
-import type { CountInput, LineCount, SessionDoc } from "@lampcrate/contract";
-import { shortDate } from "@lampcrate/core";
-import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { InputNumber } from "antd";
-import { useState } from "react";
-import { AskError, api, ask } from "../../shared/client.ts";
-import { useKeptState } from "../../shared/useKeptState.ts";
+import { useQuery } from "@tanstack/react-query";
 import { Advice } from "../learned/Advice.tsx";
-import { learnedQuery, meQuery, runQuery } from "../queries.ts";
+import { learnedQuery, meQuery } from "../queries.ts";
 import { useRunWork } from "../run/RunContext.ts";
-import { shownPer, unitWord } from "./show.ts";
+import { CountForm } from "./CountForm.tsx";
 
 /** After a session: what is left is counted, and the next crate learns from it. */
 export function AfterSession() {
@@ -27,128 +21,5 @@ export function AfterSession() {
       )}
       {learned.advice ? <Advice advice={learned.advice} learned={learned} /> : null}
     </section>
-  );
-}
-
-function CountForm({ session, counted }: { readonly session: SessionDoc; readonly counted: CountInput | null }) {
-  const { run, draft, materials, crate } = useRunWork();
-  const { brief } = draft;
-  const queries = useQueryClient();
-  const lines = brief.lines.filter((line) => line.kind !== "reusable" && line.source === "packed");
-  const start: CountInput = {
-    builders: counted?.builders ?? crate.manifest?.heads.median ?? 0,
-    rebuilds: Array.from({ length: brief.loops }, (_, i) => counted?.rebuilds[i] ?? 0),
-    lines: lines.map(
-      (line) =>
-        counted?.lines.find((l) => l.lineId === line.id) ?? {
-          lineId: line.id,
-          putOut: crate.manifest?.lines.find((l) => l.id === line.id)?.quantity ?? 0,
-          left: 0,
-          spoilt: 0,
-        },
-    ),
-  };
-  const [kept, setTyped] = useKeptState<CountInput | null>(`count-${session.id}`, null);
-  const typed = kept ?? start;
-  const [trouble, setTrouble] = useState<AskError | null>(null);
-  const set = (patch: Partial<CountInput>): void => setTyped({ ...typed, ...patch });
-  const setLine = (lineId: string, patch: Partial<LineCount>): void =>
-    set({ lines: typed.lines.map((line) => (line.lineId === lineId ? { ...line, ...patch } : line)) });
-  const save = async (): Promise<void> => {
-    try {
-      const learned = await ask(
-        api.runs[":id"].sessions[":session"].count.$put({ param: { id: run.id, session: session.id }, json: typed }),
-      );
-      queries.setQueryData(learnedQuery(run.id).queryKey, learned);
-      await queries.invalidateQueries({ queryKey: runQuery(run.id).queryKey, exact: true });
-      setTyped(null);
-      setTrouble(null);
-    } catch (error) {
-      if (!(error instanceof AskError)) throw error;
-      setTrouble(error);
-    }
-  };
-  return (
-    <div className="stack" role="group" aria-label={`Count of ${shortDate(session.start.slice(0, 10))}`}>
-      <div className="row">
-        <Whole label="Builders who came" value={typed.builders} onChange={(builders) => set({ builders })} />
-        {typed.rebuilds.map((n, i) => (
-          <Whole
-            key={again[i] ?? i}
-            label={`Built ${again[i] ?? `${i + 2} times`}`}
-            value={n}
-            onChange={(next) => set({ rebuilds: typed.rebuilds.map((old, at) => (at === i ? next : old)) })}
-          />
-        ))}
-      </div>
-      <table className="trials">
-        <thead>
-          <tr>
-            <th>Material</th>
-            <th>Put out</th>
-            <th>Left</th>
-            <th>Spoilt</th>
-            <th>Used, and what the crate held</th>
-          </tr>
-        </thead>
-        <tbody>
-          {typed.lines.map((count) => {
-            const line = lines.find((l) => l.id === count.lineId);
-            const material = materials.find((m) => m.id === line?.materialId);
-            const per = shownPer(material?.unit);
-            const unit = unitWord(material?.unit);
-            const cell = (what: "putOut" | "left" | "spoilt", words: string) => (
-              <InputNumber
-                size="small"
-                aria-label={`${material?.name ?? "line"}, ${words}`}
-                min={0}
-                suffix={unit || undefined}
-                style={{ width: 96 }}
-                value={count[what] / per}
-                onChange={(value) => value !== null && setLine(count.lineId, { [what]: value * per })}
-              />
-            );
-            const planned = crate.manifest?.lines.find((l) => l.id === count.lineId)?.quantity;
-            const show = (amount: number): string => `${Math.round((amount / per) * 100) / 100}${unit ? ` ${unit}` : ""}`;
-            return (
-              <tr key={count.lineId}>
-                <td>{material?.name ?? "gone"}</td>
-                <td>{cell("putOut", "put out")}</td>
-                <td>{cell("left", "left")}</td>
-                <td>{line?.kind === "counted" ? cell("spoilt", "spoilt") : ""}</td>
-                <td className="small">
-                  {show(Math.max(0, count.putOut - count.left))}
-                  {planned === undefined ? "" : ` of ${show(planned)}`}
-                </td>
-              </tr>
-            );
-          })}
-        </tbody>
-      </table>
-      {trouble ? (
-        <div role="alert" className="trouble">
-          {(trouble.problem.errors ?? [{ field: "count", message: trouble.message }]).map((error) => (
-            <p key={error.field}>{error.message}</p>
-          ))}
-        </div>
-      ) : null}
-      <div className="row">
-        <button type="button" className="second" onClick={() => void save()}>
-          {counted ? "Correct the count" : "Keep the count"}
-        </button>
-        {counted && kept === null ? <span className="soft small">counted</span> : null}
-      </div>
-    </div>
-  );
-}
-
-const again = ["a second version", "a third", "a fourth", "a fifth"] as const;
-
-function Whole({ label, value, onChange }: { readonly label: string; readonly value: number; readonly onChange: (value: number) => void }) {
-  return (
-    <label className="row" style={{ gap: 6 }}>
-      {label}
-      <InputNumber min={0} precision={0} style={{ width: 84 }} value={value} onChange={(next) => next !== null && onChange(next)} />
-    </label>
   );
 }

@@ -1,10 +1,11 @@
 import type { HeadsModel } from "@lampcrate/core";
 import { useQuery } from "@tanstack/react-query";
+import { memo, useDeferredValue, useMemo } from "react";
 import { Ruler } from "../../shared/pieces/Ruler.tsx";
 import { quantityScale, shareScale } from "../../shared/pieces/scale.ts";
 import { Whole } from "../brief/BriefRest.tsx";
 import { learnedQuery } from "../queries.ts";
-import { useRunWork } from "../run/RunContext.ts";
+import { RunContext, useRunWork } from "../run/RunContext.ts";
 import { AfterSession } from "./AfterSession.tsx";
 import { CutMaps } from "./CutMaps.tsx";
 import { HeadsDials } from "./HeadsDials.tsx";
@@ -18,7 +19,8 @@ import { WhatMatters } from "./WhatMatters.tsx";
 export function Crate() {
   const { run, draft, session, heads, changeHeads } = useRunWork();
   const { brief, change } = draft;
-  const past = (useQuery(learnedQuery(run.id)).data?.counts ?? []).map((c) => c.builders);
+  const counts = useQuery(learnedQuery(run.id)).data?.counts;
+  const past = useMemo(() => (counts ?? []).map((c) => c.builders), [counts]);
   const count = quantityScale("count", run.units, undefined, 1);
   return (
     <>
@@ -99,10 +101,27 @@ export function Crate() {
         </div>
       </section>
       <LineTable />
+      <BelowTheLines />
+    </>
+  );
+}
+
+/** What follows a dragged dial a moment later, so that the dial itself never waits. */
+const BelowTheLines = memo(function BelowTheLines() {
+  return (
+    <RunContext.Provider value={useDeferredValue(useRunWork())}>
+      <Answers />
+    </RunContext.Provider>
+  );
+});
+
+const Answers = memo(function Answers() {
+  return (
+    <>
       <Preparing />
       <AfterSession />
       <WhatMatters />
       <CutMaps />
     </>
   );
-}
+});

@@ -1,18 +1,20 @@
-import type { BriefLine } from "@lampcrate/contract";
-import { amountWords, type ManifestLine, shortDate, showNumber } from "@lampcrate/core";
+import { type Manifest, shortDate, showNumber } from "@lampcrate/core";
 import { useQuery } from "@tanstack/react-query";
 import { memo, useId } from "react";
 import { Link } from "react-router";
 import { houseQuery } from "../queries.ts";
 import { type RunWork, useRunWork } from "../run/RunContext.ts";
-import { BarLegend, BarMarks, ManifestBar } from "./ManifestBar.tsx";
-import { lineSays, money, perWords } from "./show.ts";
+import { DockLine } from "./DockLine.tsx";
+import { BarLegend, BarMarks } from "./ManifestBar.tsx";
+import { useSizedCrate } from "./SizedCrate.tsx";
+import { money } from "./show.ts";
 
 /** The crate, beside every step: it recomputes while a dial moves. */
 export const CrateDock = memo(function CrateDock() {
   const work = useRunWork();
   const house = useQuery(houseQuery);
-  const { run, draft, crate } = work;
+  const { run, draft, materials } = work;
+  const crate = useSizedCrate();
   const { manifest } = crate;
   const currency = house.data?.currency ?? "EUR";
   const packed = draft.brief.lines.filter((line) => line.source !== "home");
@@ -42,7 +44,18 @@ export const CrateDock = memo(function CrateDock() {
         ) : null}
         {manifest?.lines.map((line) => {
           const of = packed.find((l) => l.id === line.id);
-          return of ? <DockLine key={line.id} line={line} of={of} work={work} drives={manifest.drives === line.id} /> : null;
+          const material = materials.find((m) => m.id === of?.materialId);
+          return of && material ? (
+            <DockLine
+              key={line.id}
+              line={line}
+              of={of}
+              material={material}
+              promising={work.promised.get(material.id)}
+              units={run.units}
+              drives={manifest.drives === line.id}
+            />
+          ) : null;
         })}
       </div>
       <div className="crate-foot">
@@ -61,7 +74,7 @@ export const CrateDock = memo(function CrateDock() {
           </div>
         </div>
         <p className="small soft" style={{ marginTop: 4 }}>
-          {driverWords(work)}
+          {driverWords(work, manifest)}
           {concerns(work)}
         </p>
       </div>
@@ -100,57 +113,16 @@ function CrateChoice({ work }: { readonly work: RunWork }) {
   );
 }
 
-function DockLine({
-  line,
-  of,
-  work,
-  drives,
-}: {
-  readonly line: ManifestLine;
-  readonly of: BriefLine;
-  readonly work: RunWork;
-  readonly drives: boolean;
-}) {
-  const material = work.materials.find((m) => m.id === of.materialId);
-  if (!material) return null;
-  const units = work.run.units;
-  const { taken, due } = work.promised.get(material.id) ?? { taken: 0, due: 0 };
-  const says = lineSays(line, of, material, units);
-  const onHand = line.parents === null || line.piecesPerParent === null ? material.onHand : material.onHand * line.piecesPerParent;
-  const made = `first build ${amountWords(line.base, material.unit, units)}, rebuilds ${amountWords(line.rebuild, material.unit, units)}, spoilt ${amountWords(line.spoilt, material.unit, units)}, to be sure ${amountWords(Math.max(0, line.certainty), material.unit, units)}`;
-  return (
-    <div className="crate-line" title={made}>
-      <div className="top">
-        <span>
-          {material.name}{" "}
-          <span className="soft small">
-            {of.cut ? "cut, " : ""}
-            {perWords(of)}
-            {drives ? ", drives the crate" : ""}
-          </span>
-        </span>
-        <strong>{amountWords(line.quantity, material.unit, units)}</strong>
-      </div>
-      <ManifestBar line={line} onHand={onHand} words={made} />
-      <p className={says.short ? "says short" : "says"}>
-        {says.words}
-        {due > 0 ? `; ${amountWords(due, material.unit, units)} on the way` : ""}
-        {taken > 0 ? `; ${amountWords(taken, material.unit, units)} promised to others before it` : ""}
-      </p>
-    </div>
-  );
-}
-
 function oddsWords(target: number): string {
   const one = Math.round(1 / (1 - target));
   return `in ${one - 1} of ${one} crates`;
 }
 
-function driverWords({ crate, draft, materials }: RunWork): string {
-  const id = crate.manifest?.drives;
+function driverWords({ draft, materials }: RunWork, manifest: Manifest | null): string {
+  const id = manifest?.drives;
   const line = draft.brief.lines.find((l) => l.id === id);
   const name = materials.find((m) => m.id === line?.materialId)?.name;
-  const share = crate.manifest?.lines.find((l) => l.id === id)?.onlyShort ?? 0;
+  const share = manifest?.lines.find((l) => l.id === id)?.onlyShort ?? 0;
   return name ? `${name} drives the crate: of the crates that run out, ${showNumber(share * 100, 0)} % lack only this. ` : "";
 }
 

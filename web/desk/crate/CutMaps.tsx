@@ -5,10 +5,12 @@ import "./crate.css";
 import { useRunWork } from "../run/RunContext.ts";
 import { CutTogether } from "./CutTogether.tsx";
 import { cutTogether, toCut } from "./cutJobs.ts";
+import { useSizedCrate } from "./SizedCrate.tsx";
 
 /** How each sheet is cut, to scale, with its cuts in their order: for the person at the guillotine, on paper too. */
 export function CutMaps() {
-  const { run, draft, materials, crate, crateInput } = useRunWork();
+  const { run, draft, materials, crateInput } = useRunWork();
+  const crate = useSizedCrate();
   const cut = crateInput.lines.flatMap((line) => (line.cut ? [{ id: line.id, plan: line.cut }] : []));
   if (cut.length === 0) return null;
   const plans = new Map(cut.map(({ id, plan }) => [id, plan]));

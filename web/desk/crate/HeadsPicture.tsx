@@ -1,5 +1,5 @@
 import { drawHeads, type HeadsModel } from "@lampcrate/core";
-import { useMemo } from "react";
+import { memo, useMemo } from "react";
 
 interface HeadsPictureProps {
   readonly heads: HeadsModel;
@@ -13,7 +13,7 @@ const bins = 44;
 const [width, tall, foot] = [800, 62, 20];
 
 /** How many may come, drawn: the model in hand as bars, and beside it what past sessions teach, or the guess they moved. */
-export function HeadsPicture({ heads, past, seed }: HeadsPictureProps) {
+export const HeadsPicture = memo(function HeadsPicture({ heads, past, seed }: HeadsPictureProps) {
   const other = useMemo(() => otherModel(heads, past), [heads, past]);
   const found = useMemo(() => {
     const own = drawHeads(heads, seed, draws).sort();
@@ -61,7 +61,7 @@ export function HeadsPicture({ heads, past, seed }: HeadsPictureProps) {
       </figcaption>
     </figure>
   );
-}
+});
 
 /** What the model in hand is held beside: the learned one beside a guess, the guess beside what was learned. */
 function otherModel(heads: HeadsModel, past: readonly number[]): { readonly model: HeadsModel; readonly words: string } | null {

@@ -1,9 +1,12 @@
 import { closestCenter, DndContext, type DragEndEvent, KeyboardSensor, PointerSensor, useSensor, useSensors } from "@dnd-kit/core";
 import { arrayMove, SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from "@dnd-kit/sortable";
+import type { BriefDoc, MaterialDoc } from "@lampcrate/contract";
+import type { UnitChoice } from "@lampcrate/core";
 import { nanoid } from "nanoid";
-import { useId, useState } from "react";
+import { memo, useId, useState } from "react";
 import { Link } from "react-router";
 import { useRunWork } from "../run/RunContext.ts";
+import type { BriefDraft } from "../run/useBriefDraft.ts";
 import { LineRow } from "./LineRow.tsx";
 import { PasteLines } from "./PasteLines.tsx";
 import { usualLine } from "./usualLine.ts";
@@ -11,15 +14,26 @@ import { usualLine } from "./usualLine.ts";
 /** What a kit is made of, line by line. */
 export function LineTable() {
   const { run, draft, materials } = useRunWork();
-  const { brief, change } = draft;
+  const { lines, buildBy, shareAtOnce } = draft.brief;
+  return <Lines lines={lines} buildBy={buildBy} shareAtOnce={shareAtOnce} materials={materials} units={run.units} change={draft.change} />;
+}
+
+interface LinesProps extends Pick<BriefDoc, "lines" | "buildBy" | "shareAtOnce"> {
+  readonly materials: readonly MaterialDoc[];
+  readonly units: UnitChoice;
+  readonly change: BriefDraft["change"];
+}
+
+/** Painted anew only when the lines themselves have changed, not with every dial of the brief. */
+const Lines = memo(function Lines({ lines, buildBy, shareAtOnce, materials, units, change }: LinesProps) {
   const [editing, setEditing] = useState<string | null>(null);
   const [pasting, setPasting] = useState(false);
   const choose = useId();
   const add = (materialId: string): void => {
     const material = materials.find((m) => m.id === materialId);
     if (!material) return;
-    const line = usualLine(nanoid(12), material, brief);
-    change({ lines: [...brief.lines, line] }, `added ${material.name}`);
+    const line = usualLine(nanoid(12), material, { buildBy, shareAtOnce });
+    change({ lines: [...lines, line] }, `added ${material.name}`);
     setEditing(line.id);
   };
   const sensors = useSensors(
@@ -27,10 +41,10 @@ export function LineTable() {
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
   );
   const moved = ({ active, over }: DragEndEvent): void => {
-    const [from, to] = [active.id, over?.id].map((id) => brief.lines.findIndex((line) => line.id === id));
+    const [from, to] = [active.id, over?.id].map((id) => lines.findIndex((line) => line.id === id));
     if (from === undefined || to === undefined || from < 0 || to < 0 || from === to) return;
-    const name = materials.find((m) => m.id === brief.lines[from]?.materialId)?.name ?? "a line";
-    change({ lines: arrayMove([...brief.lines], from, to) }, `moved ${name}`);
+    const name = materials.find((m) => m.id === lines[from]?.materialId)?.name ?? "a line";
+    change({ lines: arrayMove([...lines], from, to) }, `moved ${name}`);
   };
   return (
     <section className="sheet pad stack" aria-label="Lines">
@@ -40,7 +54,7 @@ export function LineTable() {
           The store room is empty. <Link to="/store">Add a material</Link> first.
         </p>
       ) : null}
-      {brief.lines.length === 0 ? null : (
+      {lines.length === 0 ? null : (
         <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={moved}>
           <table className="trials grid">
             <thead>
@@ -59,8 +73,8 @@ export function LineTable() {
               </tr>
             </thead>
             <tbody>
-              <SortableContext items={brief.lines.map((line) => line.id)} strategy={verticalListSortingStrategy}>
-                {brief.lines.map((line) => {
+              <SortableContext items={lines.map((line) => line.id)} strategy={verticalListSortingStrategy}>
+                {lines.map((line) => {
                   const material = materials.find((m) => m.id === line.materialId);
                   const name = material?.name ?? "gone from the store room";
                   return (
@@ -68,13 +82,13 @@ export function LineTable() {
                       key={line.id}
                       line={line}
                       material={material}
-                      units={run.units}
+                      units={units}
                       open={editing === line.id}
                       onOpen={() => setEditing(editing === line.id ? null : line.id)}
                       onChange={(patch, words) =>
-                        change({ lines: brief.lines.map((l) => (l.id === line.id ? { ...l, ...patch } : l)) }, `${name}: ${words}`)
+                        change({ lines: lines.map((l) => (l.id === line.id ? { ...l, ...patch } : l)) }, `${name}: ${words}`)
                       }
-                      onRemove={() => change({ lines: brief.lines.filter((l) => l.id !== line.id) }, `took ${name} out`)}
+                      onRemove={() => change({ lines: lines.filter((l) => l.id !== line.id) }, `took ${name} out`)}
                     />
                   );
                 })}
@@ -103,4 +117,4 @@ export function LineTable() {
       {pasting ? <PasteLines onDone={() => setPasting(false)} /> : null}
     </section>
   );
-}
+});

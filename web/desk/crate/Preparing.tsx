@@ -6,13 +6,14 @@ import { useState } from "react";
 import { Link } from "react-router";
 import { houseQuery, meQuery } from "../queries.ts";
 import { type RunWork, useRunWork } from "../run/RunContext.ts";
+import { useSizedCrate } from "./SizedCrate.tsx";
 
 /** What has to be cut, counted and bagged, how long it takes, when it must begin; and the papers for it. */
 export function Preparing() {
   const work = useRunWork();
   const house = useQuery(houseQuery).data;
   const now = useQuery(meQuery).data?.now ?? 0;
-  const { manifest } = work.crate;
+  const { manifest } = useSizedCrate();
   if (!house || !manifest || manifest.lines.length === 0) return null;
   const unpacked = work.draft.brief.lines.filter((line) => line.source === "house").map((line) => line.id);
   const tasks = tasksOf({ crate: work.crateInput, unpacked }, manifest, house.preparing.times);

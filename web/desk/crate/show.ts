@@ -3,7 +3,17 @@ import { amountWords, type ManifestLine, type UnitChoice } from "@lampcrate/core
 
 /** Cents as money of the house. */
 export function money(cents: number, currency: string): string {
-  return new Intl.NumberFormat("en", { style: "currency", currency, maximumFractionDigits: cents >= 10_000 ? 0 : 2 }).format(cents / 100);
+  return moneyFormat(currency, cents >= 10_000 ? 0 : 2).format(cents / 100);
+}
+
+/** Formats are dear to make, and money is shown in many places at once. */
+const formats = new Map<string, Intl.NumberFormat>();
+
+function moneyFormat(currency: string, digits: number): Intl.NumberFormat {
+  const key = `${currency} ${digits}`;
+  const format = formats.get(key) ?? new Intl.NumberFormat("en", { style: "currency", currency, maximumFractionDigits: digits });
+  formats.set(key, format);
+  return format;
 }
 
 /** One sentence under a line that says what to do. */

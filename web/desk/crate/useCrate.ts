@@ -1,4 +1,5 @@
 import type { CrateInput, Manifest } from "@lampcrate/core";
+import { useMemo } from "react";
 import { crateDoor } from "../../shared/compute/crateDoor.ts";
 import { useLatest } from "../../shared/compute/useLatest.ts";
 
@@ -11,5 +12,6 @@ export interface Crate {
 /** Sizes the crate in the worker whenever its input changes; the newest input wins. */
 export function useCrate(input: CrateInput): Crate {
   const { output, slow } = useLatest(crateDoor, input, "crate");
-  return { manifest: output?.manifest ?? null, slow };
+  const manifest = output?.manifest ?? null;
+  return useMemo(() => ({ manifest, slow }), [manifest, slow]);
 }

@@ -1,7 +1,6 @@
 import type { CrateFor, MaterialDoc, RunDoc, SessionDoc } from "@lampcrate/contract";
 import type { CrateInput, HeadsModel } from "@lampcrate/core";
 import { createContext, useContext } from "react";
-import type { Crate } from "../crate/useCrate.ts";
 import type { BriefDraft } from "./useBriefDraft.ts";
 import type { Promising } from "./usePromised.ts";
 
@@ -24,7 +23,6 @@ export interface RunWork {
   readonly changeHeads: (heads: HeadsModel, settled: boolean) => void;
   /** What the crate is sized from. */
   readonly crateInput: CrateInput;
-  readonly crate: Crate;
 }
 
 export const RunContext = createContext<RunWork | null>(null);

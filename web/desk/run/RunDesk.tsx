@@ -4,6 +4,7 @@ import { useDeferredValue, useMemo } from "react";
 import { Navigate, Outlet, useLocation, useNavigate, useParams } from "react-router";
 import { AskError, api, ask } from "../../shared/client.ts";
 import { CrateDock } from "../crate/CrateDock.tsx";
+import { SizedCrate } from "../crate/SizedCrate.tsx";
 import { materialsQuery, runQuery, seasonQuery } from "../queries.ts";
 import { useKeys } from "../shell/keys.ts";
 import { RunContext } from "./RunContext.ts";
@@ -60,34 +61,36 @@ function OpenRun({ run, materials }: { readonly run: RunDoc; readonly materials:
   // What stands around a step follows a dragged dial a moment later, so that the dial itself never waits.
   const rested = useDeferredValue(work);
   return (
-    <RunContext.Provider value={rested}>
-      <section aria-label="This run" className="row spread" style={{ padding: "10px 20px 0" }}>
-        <div className="row" style={{ alignItems: "baseline" }}>
-          <h1>{run.title}</h1>
-          <span className="soft">
-            {run.kind}, {run.status === "published" ? `published, version ${run.publishedVersion}, code ${run.code}` : run.status}
-          </span>
+    <SizedCrate input={work.crateInput}>
+      <RunContext.Provider value={rested}>
+        <section aria-label="This run" className="row spread" style={{ padding: "10px 20px 0" }}>
+          <div className="row" style={{ alignItems: "baseline" }}>
+            <h1>{run.title}</h1>
+            <span className="soft">
+              {run.kind}, {run.status === "published" ? `published, version ${run.publishedVersion}, code ${run.code}` : run.status}
+            </span>
+          </div>
+          <div className="row">
+            <span className="soft small" role="status">
+              {saveWords(work.draft.state.kind)}
+            </span>
+            <button type="button" className="second" disabled={run.undo === null} onClick={undo} title={run.undo ?? "nothing to undo"}>
+              Undo{run.undo === null ? "" : `: ${run.undo.length > 34 ? `${run.undo.slice(0, 33)}…` : run.undo}`}
+            </button>
+          </div>
+        </section>
+        <RunStrip />
+        <SaveTrouble />
+        <div className="desk">
+          <main className="stack">
+            <RunContext.Provider value={work}>
+              <Outlet />
+            </RunContext.Provider>
+          </main>
+          <CrateDock />
         </div>
-        <div className="row">
-          <span className="soft small" role="status">
-            {saveWords(work.draft.state.kind)}
-          </span>
-          <button type="button" className="second" disabled={run.undo === null} onClick={undo} title={run.undo ?? "nothing to undo"}>
-            Undo{run.undo === null ? "" : `: ${run.undo.length > 34 ? `${run.undo.slice(0, 33)}…` : run.undo}`}
-          </button>
-        </div>
-      </section>
-      <RunStrip />
-      <SaveTrouble />
-      <div className="desk">
-        <main className="stack">
-          <RunContext.Provider value={work}>
-            <Outlet />
-          </RunContext.Provider>
-        </main>
-        <CrateDock />
-      </div>
-    </RunContext.Provider>
+      </RunContext.Provider>
+    </SizedCrate>
   );
 }
 

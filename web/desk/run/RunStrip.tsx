@@ -1,6 +1,8 @@
 import { families, shortDate } from "@lampcrate/core";
 import { memo } from "react";
 import { NavLink, useLocation } from "react-router";
+import { useSizedCrate } from "../crate/SizedCrate.tsx";
+import type { Crate } from "../crate/useCrate.ts";
 import { type RunWork, useRunWork } from "./RunContext.ts";
 
 type Standing = "done" | "now" | "short" | "later";
@@ -25,7 +27,8 @@ export const steps = [
 export const RunStrip = memo(function RunStrip() {
   const work = useRunWork();
   const { pathname } = useLocation();
-  const states = steps.map((step) => step.state(work));
+  const crate = useSizedCrate();
+  const states = steps.map((step) => step.state(work, crate));
   return (
     <nav aria-label="Steps of this run">
       <ol className="strip">
@@ -91,7 +94,7 @@ function tryoutState({ draft }: RunWork): StepState {
   return brief.compared === null ? { words: "try it first", standing: "now" } : { words: "two designs compared", standing: "done" };
 }
 
-function crateState({ draft, crate }: RunWork): StepState {
+function crateState({ draft }: RunWork, crate: Crate): StepState {
   if (draft.brief.lines.length === 0) return { words: "no lines yet", standing: "now" };
   const short = crate.manifest?.short ?? 0;
   return short > 0

@@ -1,6 +1,6 @@
 import type { BriefDoc, RunDoc } from "@lampcrate/contract";
 import { useQueryClient } from "@tanstack/react-query";
-import { useCallback, useEffect, useRef, useState } from "react";
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { AskError, api, ask } from "../../shared/client.ts";
 import { runQuery } from "../queries.ts";
 
@@ -108,26 +108,30 @@ export function useBriefDraft(run: RunDoc): BriefDraft {
     };
   }, [save]);
 
-  return {
-    brief: draft ?? run.brief,
-    state,
-    change,
-    flush,
-    retry: () => void save(),
-    keepMine: () => {
-      if (state.kind !== "stale") return;
-      base.current = state.current.briefRevision;
-      setState({ kind: "unsaved" });
-      void save();
-    },
-    takeTheirs: () => {
-      dirty.current = false;
-      words.current = [];
-      if (state.kind === "stale") queries.setQueryData(runQuery(run.id).queryKey, state.current);
-      setDraft(null);
-      setState({ kind: "saved" });
-    },
-  };
+  const brief = draft ?? run.brief;
+  return useMemo(
+    () => ({
+      brief,
+      state,
+      change,
+      flush,
+      retry: () => void save(),
+      keepMine: () => {
+        if (state.kind !== "stale") return;
+        base.current = state.current.briefRevision;
+        setState({ kind: "unsaved" });
+        void save();
+      },
+      takeTheirs: () => {
+        dirty.current = false;
+        words.current = [];
+        if (state.kind === "stale") queries.setQueryData(runQuery(run.id).queryKey, state.current);
+        setDraft(null);
+        setState({ kind: "saved" });
+      },
+    }),
+    [brief, state, change, flush, save, queries, run.id],
+  );
 }
 
 /** "Clear gap 540 mm" is about the clear gap. */

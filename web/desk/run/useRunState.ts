@@ -2,15 +2,14 @@ import type { MaterialDoc, RunDoc } from "@lampcrate/contract";
 import { type CrateFor, crateInput } from "@lampcrate/contract";
 import type { CrateInput, HeadsModel } from "@lampcrate/core";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { useMemo, useState } from "react";
+import { useMemo, useRef, useState } from "react";
 import { AskError, api, ask } from "../../shared/client.ts";
-import { useCrate } from "../crate/useCrate.ts";
 import { meQuery, runQuery } from "../queries.ts";
 import type { RunWork } from "./RunContext.ts";
 import { useBriefDraft } from "./useBriefDraft.ts";
 import { usePromised } from "./usePromised.ts";
 
-/** Everything the steps of one run share: the brief's draft, which crate is shown, its heads while a dial moves, and the crate itself. */
+/** Everything the steps of one run share: the brief's draft, which crate is shown, its heads while a dial moves. */
 export function useRunState(run: RunDoc, stock: readonly MaterialDoc[]): RunWork {
   const queries = useQueryClient();
   const draft = useBriefDraft(run);
@@ -43,7 +42,6 @@ export function useRunState(run: RunDoc, stock: readonly MaterialDoc[]): RunWork
   const key = JSON.stringify(crateInput({ id: run.id, kind: run.kind, heads: ofRun }, draft.brief, sessions, materials, crateFor));
   // The same object while nothing in it has changed: what is reckoned from it rests with it.
   const input = useMemo(() => JSON.parse(key) as CrateInput, [key]);
-  const crate = useCrate(input);
 
   const changeHeads = (next: HeadsModel, settled: boolean): void => {
     setDialled((now) => ({ ...now, [of]: next }));
@@ -84,5 +82,24 @@ export function useRunState(run: RunDoc, stock: readonly MaterialDoc[]): RunWork
       await queries.invalidateQueries({ queryKey: runQuery(run.id).queryKey });
     }
   };
-  return { run, draft, materials, promised, crateFor, setCrateFor, session, heads, headsTrouble, changeHeads, crateInput: input, crate };
+  const latestChange = useRef(changeHeads);
+  latestChange.current = changeHeads;
+  const { kind } = crateFor;
+  // The same object while nothing in it has changed, so that what stands around it rests too.
+  return useMemo(
+    () => ({
+      run,
+      draft,
+      materials,
+      promised,
+      crateFor: kind === "run" ? { kind } : { kind, id: of },
+      setCrateFor,
+      session,
+      heads,
+      headsTrouble,
+      changeHeads: (next, settled) => latestChange.current(next, settled),
+      crateInput: input,
+    }),
+    [run, draft, materials, promised, kind, of, session, heads, headsTrouble, input],
+  );
 }

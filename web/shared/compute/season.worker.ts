@@ -13,7 +13,7 @@ import {
 } from "@lampcrate/core";
 import { expose } from "comlink";
 import { solver } from "./solver.ts";
-import { warmUpProgram } from "./warmUp.ts";
+import { warmUp } from "./warmUp.ts";
 
 /** What a season's crates are sized from. */
 export interface SeasonInput {
@@ -52,7 +52,7 @@ const season = {
   /** Gets the solver ready, so that the first plan need not wait for it. */
   async warm(): Promise<void> {
     const solve = await solver();
-    solve(warmUpProgram());
+    warmUp(solve);
   },
 
   /** Plans the buying in stages, giving each as soon as it is known. It ends once the last has been taken in. */
