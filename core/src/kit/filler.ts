@@ -69,42 +69,42 @@ export class Filler {
     const { xs, ys, restX, restY } = this;
     const rows = ys.length;
     const best = new Float64Array(xs.length * rows);
-    // Which cut gave the best: above 0 at a place of x, below 0 at a place of y, and 0 for a single piece or nothing.
-    const cut = new Int32Array(best.length);
     const single = new Int32Array(best.length).fill(-1);
+    // Only where a wider or taller part is worth more than the one before it need a cut be tried.
+    const across = new Float64Array(best.length);
+    const wider = new Int32Array(best.length);
+    const widerOf = new Int32Array(rows);
+    const taller = new Int32Array(rows);
     for (let i = 1; i < xs.length; i += 1) {
-      const [x, column] = [xs[i] ?? 0, i * rows];
-      this.placeSingles(worth, x, column, best, single);
-      // Cuts across x look at narrower columns alone: whole columns are added at once.
-      for (let k = 1; k < i && (xs[k] ?? 0) * 2 <= x; k += 1) {
-        const [left, right] = [k * rows, (restX[i]?.[k] ?? 0) * rows];
-        for (let j = 1; j < rows; j += 1) {
-          const value = (best[left + j] ?? 0) + (best[right + j] ?? 0);
-          if (value > (best[column + j] ?? 0) + 1e-12) {
-            best[column + j] = value;
-            cut[column + j] = k;
-          }
-        }
-      }
+      const [column, rest, halfX] = [i * rows, restX[i] ?? none, (xs[i] ?? 0) / 2];
+      this.placeSingles(worth, xs[i] ?? 0, column, best, single);
+      let tallerOf = 0;
       for (let j = 1; j < rows; j += 1) {
-        const y = ys[j] ?? 0;
-        const rest = restY[j];
         let most = best[column + j] ?? 0;
-        let at = 0;
-        for (let k = 1; k < j && (ys[k] ?? 0) * 2 <= y; k += 1) {
-          const value = (best[column + k] ?? 0) + (best[column + (rest?.[k] ?? 0)] ?? 0);
-          if (value > most + 1e-12) {
-            most = value;
-            at = k;
-          }
+        const from = j * xs.length;
+        for (let n = from, end = from + (widerOf[j] ?? 0); n < end; n += 1) {
+          const k = wider[n] ?? 0;
+          if ((xs[k] ?? 0) > halfX) break;
+          const value = (across[from + k] ?? 0) + (across[from + (rest[k] ?? 0)] ?? 0);
+          if (value > most) most = value;
         }
-        if (at > 0) {
-          best[column + j] = most;
-          cut[column + j] = -at;
+        const [over, halfY] = [restY[j] ?? none, (ys[j] ?? 0) / 2];
+        for (let n = 0; n < tallerOf; n += 1) {
+          const k = taller[n] ?? 0;
+          if ((ys[k] ?? 0) > halfY) break;
+          const value = (best[column + k] ?? 0) + (best[column + (over[k] ?? 0)] ?? 0);
+          if (value > most) most = value;
+        }
+        best[column + j] = most;
+        across[from + i] = most;
+        if (most > (best[column + j - 1] ?? 0)) taller[tallerOf++] = j;
+        if (most > (best[column - rows + j] ?? 0)) {
+          wider[from + (widerOf[j] ?? 0)] = i;
+          widerOf[j] = (widerOf[j] ?? 0) + 1;
         }
       }
     }
-    return this.laidOut(best, cut, single);
+    return this.laidOut(best, single);
   }
 
   /** The best single piece in every rectangle of a column. */
@@ -120,23 +120,31 @@ export class Filler {
     }
   }
 
-  private laidOut(best: Float64Array, cut: Int32Array, single: Int32Array): Filled {
-    const { restX, restY } = this;
-    const rows = this.ys.length;
+  /** Which cut gave the best of a rectangle is found again on the way down: few rectangles are visited. */
+  private laidOut(best: Float64Array, single: Int32Array): Filled {
+    const { xs, ys, restX, restY } = this;
+    const rows = ys.length;
+    const at = (i: number, j: number): number => best[i * rows + j] ?? 0;
     const placed: { of: number; x: number; y: number; w: number; h: number }[] = [];
     const lay = (i: number, j: number, x: number, y: number): void => {
-      const cell = i * rows + j;
-      const at = cut[cell] ?? 0;
-      if (at > 0) {
-        lay(at, j, x, y);
-        lay(restX[i]?.[at] ?? 0, j, x + (this.xs[at] ?? 0), y);
-      } else if (at < 0) {
-        lay(i, -at, x, y);
-        lay(i, restY[j]?.[-at] ?? 0, x, y + (this.ys[-at] ?? 0));
-      } else if ((best[cell] ?? 0) > 0) {
-        const size = this.sizes[single[cell] ?? 0];
-        if (size) placed.push(this.placedAs(size, x, y));
+      const worth = at(i, j);
+      if (worth <= 0) return;
+      for (let k = 1; (xs[k] ?? 0) * 2 <= (xs[i] ?? 0); k += 1) {
+        const rest = restX[i]?.[k] ?? 0;
+        if (at(k, j) + at(rest, j) !== worth) continue;
+        lay(k, j, x, y);
+        lay(rest, j, x + (xs[k] ?? 0), y);
+        return;
       }
+      for (let k = 1; (ys[k] ?? 0) * 2 <= (ys[j] ?? 0); k += 1) {
+        const rest = restY[j]?.[k] ?? 0;
+        if (at(i, k) + at(i, rest) !== worth) continue;
+        lay(i, k, x, y);
+        lay(i, rest, x, y + (ys[k] ?? 0));
+        return;
+      }
+      const size = this.sizes[single[i * rows + j] ?? 0];
+      if (size) placed.push(this.placedAs(size, x, y));
     };
     lay(this.xs.length - 1, rows - 1, 0, 0);
     const counts = this.pieces.map((_, of) => placed.filter((piece) => piece.of === of).length);
@@ -150,6 +158,8 @@ export class Filler {
     return { of: size.of, x, y, w: turned ? h : w, h: turned ? w : h };
   }
 }
+
+const none = new Int32Array(0);
 
 /** Sums of the sizes that fit, ascending, 0 first. */
 function sums(sizes: readonly number[], limit: number): readonly number[] {
