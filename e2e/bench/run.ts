@@ -9,9 +9,8 @@ import { writeInstances } from "./seasonInstances.ts";
 /** One line a figure: what it is, what was measured, what it should be, and the two as a ratio. */
 function say(what: string, got: number, limit: number, unit: string, better: "below" | "above"): void {
   const good = better === "below" ? got <= limit : got >= limit;
-  const share = better === "below" ? got / limit : got / limit;
   console.log(
-    `${good ? "ok  " : "MISS"} ${what.padEnd(52)} ${got.toFixed(got < 10 ? 2 : 0).padStart(7)} ${unit.padEnd(3)} ${better} ${limit} (${share.toFixed(2)} of it)`,
+    `${good ? "ok  " : "MISS"} ${what.padEnd(52)} ${got.toFixed(got < 10 ? 2 : 0).padStart(7)} ${unit.padEnd(3)} ${better} ${limit} (${(got / limit).toFixed(2)} of it)`,
   );
 }
 
