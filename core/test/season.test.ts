@@ -17,6 +17,7 @@ import {
   type SeasonRun,
   seasonCrates,
   seasonProblem,
+  seasonUseOf,
   soonest,
   startsOf,
   targetFromCosts,
@@ -172,6 +173,19 @@ describe("a season", () => {
       ["raft-1", 20],
     ]);
     expect(demandsOf(problem(200)).filter((d) => d.material === "goggles")).toEqual([{ material: "goggles", needBy: 15, amount: 20 }]);
+  });
+
+  it("sums what is used up over the season, and takes what comes back at its most", () => {
+    expect(seasonUseOf(material(problem(100), "card"), problem(100).crates)).toEqual({ due: 0, asked: 180, short: 80 });
+    const goggles = material(problem(0), "goggles");
+    const use = seasonUseOf(goggles, problem(0).crates);
+    expect(use).toEqual({ due: 0, asked: (goggles.onHand ?? 0) + use.short, short: 20 });
+    const due = { ...store(100), due: [{ material: "card", amount: 60, date: "2026-11-30" }] };
+    expect(seasonUseOf(material(seasonProblem(crates, due, today, weekdays), "card"), problem(0).crates)).toEqual({
+      due: 60,
+      asked: 180,
+      short: 20,
+    });
   });
 
   it("says what comes too late with the latest order day, and plans the rest", () => {

@@ -1,9 +1,11 @@
 import type { MaterialDoc } from "@lampcrate/contract";
-import { amountWords, showQuantity, type UnitChoice } from "@lampcrate/core";
+import { amountWords, type SeasonUse, showQuantity, type UnitChoice } from "@lampcrate/core";
 import { useState } from "react";
+import { Link } from "react-router";
 import { money } from "../crate/show.ts";
 import { MaterialForm } from "./MaterialForm.tsx";
 import { Moves } from "./Moves.tsx";
+import { useSeasonUse } from "./useSeasonUse.ts";
 
 interface MaterialTableProps {
   readonly materials: readonly MaterialDoc[];
@@ -14,16 +16,23 @@ interface MaterialTableProps {
 
 type Open = { readonly id: string; readonly what: "change" | "moves" } | null;
 
-/** Every material with what is on hand, its pack, its sheet, and what to mind. */
+/** Every material with what is on hand and due, what the season takes of it, its pack, its sheet, and what to mind. */
 export function MaterialTable({ materials, currency, units, onChanged }: MaterialTableProps) {
   const [open, setOpen] = useState<Open>(null);
+  const asked = useSeasonUse();
   return (
-    <table className="trials">
+    <table className="trials stock">
       <thead>
         <tr>
           <th scope="col">Material</th>
           <th scope="col" className="number">
             On hand
+          </th>
+          <th scope="col" className="number">
+            On its way
+          </th>
+          <th scope="col" className="number">
+            Season takes
           </th>
           <th scope="col" className="number">
             A pack
@@ -43,6 +52,7 @@ export function MaterialTable({ materials, currency, units, onChanged }: Materia
           <Row
             key={material.id}
             material={material}
+            asked={asked?.get(material.id) ?? null}
             currency={currency}
             units={units}
             open={open?.id === material.id ? open.what : null}
@@ -57,6 +67,8 @@ export function MaterialTable({ materials, currency, units, onChanged }: Materia
 
 interface RowProps {
   readonly material: MaterialDoc;
+  /** What the season takes of it; null when nothing, or while that is being reckoned. */
+  readonly asked: SeasonUse | null;
   readonly currency: string;
   readonly units: UnitChoice;
   readonly open: "change" | "moves" | null;
@@ -64,7 +76,7 @@ interface RowProps {
   readonly onChanged: () => Promise<void>;
 }
 
-function Row({ material, currency, units, open, onOpen, onChanged }: RowProps) {
+function Row({ material, asked, currency, units, open, onOpen, onChanged }: RowProps) {
   const { name, unit, onHand, perWeek } = material;
   const mind = [material.smallPart ? "small part" : "", material.latex ? "latex" : "", ...material.allergens].filter(Boolean).join(", ");
   const size =
@@ -87,9 +99,22 @@ function Row({ material, currency, units, open, onOpen, onChanged }: RowProps) {
             amountWords(onHand, unit, units)
           )}
         </td>
+        <td className="number">{asked && asked.due > 0 ? amountWords(asked.due, unit, units) : ""}</td>
+        <td className="number">
+          {asked && asked.asked > 0 ? amountWords(asked.asked, unit, units) : ""}
+          {asked && asked.short > 0 ? (
+            <Link to="/buying" className="short-link">
+              {amountWords(asked.short, unit, units)} short
+            </Link>
+          ) : null}
+        </td>
         <td className="number">{perWeek === null ? amountWords(material.packSize, unit, units) : ""}</td>
         <td className="number">
-          {perWeek === null ? money(material.packPriceCents, currency) : `collected, ${amountWords(perWeek, unit, units)} a week`}
+          {perWeek === null ? (
+            money(material.packPriceCents, currency)
+          ) : (
+            <span className="collected">collected, {amountWords(perWeek, unit, units)} a week</span>
+          )}
         </td>
         <td>{size}</td>
         <td>{mind}</td>
@@ -100,7 +125,7 @@ function Row({ material, currency, units, open, onOpen, onChanged }: RowProps) {
       </tr>
       {open === null ? null : (
         <tr>
-          <td colSpan={7}>
+          <td colSpan={9}>
             {open === "moves" ? (
               <Moves material={material} units={units} onChanged={onChanged} />
             ) : (

@@ -28,3 +28,30 @@ export function takenBefore({ id, reusable }: BuyMaterial, crate: BuyCrate, crat
   );
   return earlier.reduce((sum, other) => sum + (other.needs[id] ?? 0), 0);
 }
+
+/** What a season asks of a material; in its unit. */
+export interface SeasonUse {
+  /** On its way. */
+  readonly due: number;
+  /** All that its crates use up; of what comes back, the most that is out at once or lost by then. */
+  readonly asked: number;
+  /** What some crate would lack. */
+  readonly short: number;
+}
+
+/** What a season's crates ask of a material, and how much of it is neither there nor due in time. */
+export function seasonUseOf(material: BuyMaterial, crates: readonly BuyCrate[]): SeasonUse {
+  const promises = promisesOf(material, crates);
+  const together = (amounts: readonly number[]): number =>
+    material.reusable ? Math.max(0, ...amounts) : amounts.reduce((sum, amount) => sum + amount, 0);
+  return {
+    due: (material.arrivals ?? []).reduce((sum, arrival) => sum + arrival.amount, 0),
+    asked: together(
+      promises.map(({ crate: id, need }) => {
+        const crate = crates.find((c) => c.id === id);
+        return material.reusable && crate ? needAtOnce(material.id, crate, crates) : need;
+      }),
+    ),
+    short: together(promises.map((promise) => promise.short)),
+  };
+}
