@@ -1,36 +1,15 @@
-import type { CountInput, EntryInput, RunKind, RunSettings, SessionInput } from "@lampcrate/contract";
-import { type HeadsModel, seedOf, usualTimes, wholeBelow } from "@lampcrate/core";
-import {
-  addHouseTrial,
-  addMaterial,
-  addSession,
-  addStaff,
-  createRun,
-  type Deps,
-  decide,
-  entriesOf,
-  houseDoc,
-  Intake,
-  importPack,
-  openDatabase,
-  type Person,
-  publish,
-  runDoc,
-  saveBrief,
-  saveCount,
-  saveHouse,
-  saveSettings,
-  setUp,
-  starterPack,
-} from "@lampcrate/server";
+import type { RunKind } from "@lampcrate/contract";
+import { type HeadsModel, usualTimes } from "@lampcrate/core";
+import { addMaterial, addStaff, type Deps, houseDoc, openDatabase, type Person, saveHouse, setUp } from "@lampcrate/server";
 import { pino } from "pino";
-import { boardwalk, type DemoBrief, fullLine, raft, spinner } from "./briefs.ts";
+import { boardwalk, raft, spinner } from "./briefs.ts";
 import { DemoDays, zone } from "./calendar.ts";
 import { boardwalkCounts } from "./counts.ts";
 import { boardwalkEntry, spinnerEntry } from "./entries.ts";
 import { type MaterialKey, materials, rooms } from "./house.ts";
-import { type DemoTrial, houseTrialsOf } from "./houseTrials.ts";
-import { DemoStore } from "./store.ts";
+import { houseTrialsOf } from "./houseTrials.ts";
+import { DemoRuns } from "./runs.ts";
+import { stockHistory } from "./store.ts";
 
 /** What signs in to the demo. */
 export const demoSignIn = { signIn: "marsh.sedge", password: "lamplight-demo" };
@@ -158,25 +137,6 @@ export async function loadDemo(folder: string, now: number, url: string): Promis
   db.$client.close();
 }
 
-/** What the store room saw in six weeks. */
-function stockHistory(deps: Deps, planner: Person, setClock: (instant: number) => void, now: number): void {
-  setClock(now - 33 * day);
-  const store = new DemoStore(deps, planner);
-  const tape = store.order("Sluice Gate Hardware", "Tape that peels, 24 mm", 50_000, 3, 420, 450);
-  setClock(now - 31 * day);
-  store.arrived(tape);
-  const card = store.order("Reedbank Papers", "Thin card, large sheet", 25, 1, 1090, 690);
-  store.move("Newsprint sheet", 240, "collected", "from the Saturday families");
-  setClock(now - 26 * day);
-  store.arrived(card);
-  store.move("Newsprint sheet", 190, "collected", "from the library corner");
-  store.move("Scissors", -2, "lost or broken", "points bent");
-  setClock(now - 5 * day);
-  store.findWhatWasThere();
-  setClock(now - 2 * day);
-  store.order("Reedbank Papers", "Copy paper", 500, 1, 520, 690);
-}
-
 /** Runs that the planner has begun from the shelf: none is published yet. */
 const fromTheShelf: readonly (readonly [starter: string, title: string, kind: RunKind, week: number, room: string | null])[] = [
   ["canopy-ladder", "Storm-Proof Nest", "series", 3, "weather-loft"],
@@ -211,119 +171,4 @@ async function makeHouse(deps: Deps, days: DemoDays, url: string): Promise<Perso
   await addStaff(deps, { name: "Rush Tern", signIn: "rush.tern", role: "sifter", active: true, password: demoSignIn.password });
   await addStaff(deps, { name: "Fen Plover", signIn: "fen.plover", role: "floor", active: true, password: demoSignIn.password });
   return { id, name: "Marsh Sedge", role: "planner" };
-}
-
-/** Does with the demo's runs what a planner and families would do, at the time they would. */
-class DemoRuns {
-  private readonly intake: Intake;
-
-  constructor(
-    private readonly deps: Deps,
-    private readonly planner: Person,
-    private readonly store: Record<MaterialKey, string>,
-    private readonly setClock: (instant: number) => void,
-  ) {
-    this.intake = new Intake(deps);
-  }
-
-  make(
-    title: string,
-    kind: RunKind,
-    { brief, lines }: DemoBrief,
-    dates: Pick<RunSettings, "opensOn" | "closesOn" | "revealOn">,
-    at: number,
-    heads: HeadsModel,
-  ): string {
-    this.setClock(at);
-    const id = createRun(
-      this.deps,
-      { title, kind, family: brief.family },
-      `demo-${title.toLowerCase().replace(/[^a-z]+/g, "-")}`.slice(0, 40),
-    );
-    const doc = {
-      ...brief,
-      lines: lines.map((line, i) => fullLine(line, `line-${i + 1}-${line.material}`.slice(0, 40), this.store[line.material])),
-    };
-    saveBrief(this.deps, this.planner, id, { revision: 1, brief: doc, words: "pinned the numbers" });
-    const { revision, scoring, units, afterwards } = runDoc(this.deps.db, id, this.planner);
-    saveSettings(this.deps, this.planner, id, { revision, title, kind, ...dates, scoring, units, afterwards, heads });
-    return id;
-  }
-
-  session(id: string, date: string, time: string, roomId: string, minutes: number, heads: HeadsModel, title: string): void {
-    const input: SessionInput = { title, roomId, start: `${date}T${time}`, minutes, setUpMin: 60, tearDownMin: 45, heads };
-    addSession(this.deps, this.planner, id, input);
-  }
-
-  /** What was left after the run's n-th session, where that is over. */
-  count(id: string, place: number, input: CountInput): void {
-    const held = runDoc(this.deps.db, id, this.planner).sessions[place];
-    if (held && held.endAt < this.deps.clock()) saveCount(this.deps, this.planner, id, held.id, input);
-  }
-
-  setClockTo(instant: number): void {
-    this.setClock(instant);
-  }
-
-  fromStarter(starter: string, title: string, kind: RunKind, dates: Pick<RunSettings, "opensOn" | "closesOn" | "revealOn">): string {
-    const id = `demo-${title.toLowerCase().replace(/[^a-z]+/g, "-")}`.slice(0, 40);
-    importPack(this.deps, starterPack(starter), { title, kind, id });
-    const { revision, scoring, units, afterwards, heads } = runDoc(this.deps.db, id, this.planner);
-    saveSettings(this.deps, this.planner, id, { revision, title, kind, ...dates, scoring, units, afterwards, heads });
-    return id;
-  }
-
-  /** One more line in a run's kit. */
-  addLine(id: string, line: DemoBrief["lines"][number]): void {
-    const { brief, briefRevision } = runDoc(this.deps.db, id, this.planner);
-    const more = fullLine(line, `line-more-${line.material}`.slice(0, 40), this.store[line.material]);
-    const doc = { ...brief, lines: [...brief.lines, more] };
-    saveBrief(this.deps, this.planner, id, { revision: briefRevision, brief: doc, words: "added a line" });
-  }
-
-  /** A practice build, its broken pieces by the place of their line in the crate. */
-  tryFirst(id: string, { broke, ...trial }: DemoTrial): void {
-    const { lines } = runDoc(this.deps.db, id, this.planner).brief;
-    addHouseTrial(this.deps, this.planner, id, {
-      ...trial,
-      broke: broke.flatMap(([place, good, spoilt]) => {
-        const line = lines[place];
-        return line ? [{ lineId: line.id, good, spoilt }] : [];
-      }),
-    });
-  }
-
-  publish(id: string): void {
-    publish(this.deps, this.planner, id);
-  }
-
-  /** Sends `count` entries, spread evenly over a stretch of time. */
-  async send(
-    id: string,
-    name: string,
-    count: number,
-    make: (name: string, i: number) => EntryInput,
-    from: number,
-    to: number,
-  ): Promise<void> {
-    const code = runDoc(this.deps.db, id, this.planner).code ?? "";
-    for (let i = 0; i < count; i += 1) {
-      this.setClock(from + ((to - from) * (i + 1)) / (count + 1) - wholeBelow(3600_000, seedOf(name), i));
-      await this.intake.receive(code, make(`${name}${String(i + 1).padStart(2, "0")}`, i));
-    }
-  }
-
-  /** Decides on the entries chosen: impossible ones are set aside, the rest accepted. */
-  sift(id: string, chosen: (i: number) => boolean, at: number): void {
-    this.setClock(at);
-    for (const [i, entry] of entriesOf(this.deps.db, id).entries()) {
-      if (!chosen(i)) continue;
-      const odd = entry.versions.some((version) => version.trials.some((trial) => trial.flag === "impossible"));
-      decide(this.deps, this.planner, id, entry.id, {
-        decision: odd ? "set aside" : "accepted",
-        why: odd ? "one time can't happen; asked the family" : "",
-        revision: entry.revision,
-      });
-    }
-  }
 }

@@ -153,3 +153,24 @@ export class DemoStore {
     return found.id;
   }
 }
+
+const day = 86_400_000;
+
+/** What the store room saw in six weeks. */
+export function stockHistory(deps: Deps, planner: Person, setClock: (instant: number) => void, now: number): void {
+  setClock(now - 33 * day);
+  const store = new DemoStore(deps, planner);
+  const tape = store.order("Sluice Gate Hardware", "Tape that peels, 24 mm", 50_000, 3, 420, 450);
+  setClock(now - 31 * day);
+  store.arrived(tape);
+  const card = store.order("Reedbank Papers", "Thin card, large sheet", 25, 1, 1090, 690);
+  store.move("Newsprint sheet", 240, "collected", "from the Saturday families");
+  setClock(now - 26 * day);
+  store.arrived(card);
+  store.move("Newsprint sheet", 190, "collected", "from the library corner");
+  store.move("Scissors", -2, "lost or broken", "points bent");
+  setClock(now - 5 * day);
+  store.findWhatWasThere();
+  setClock(now - 2 * day);
+  store.order("Reedbank Papers", "Copy paper", 500, 1, 520, 690);
+}

@@ -1,7 +1,7 @@
 export { createApp } from "./app.ts";
 export { type Clock, clockFrom } from "./clock.ts";
 export { type Database, openDatabase } from "./db/open.ts";
-export * as schema from "./db/schema.ts";
+export * as schema from "./db/schema/index.ts";
 export type { Deps } from "./deps.ts";
 export { type Running, serveHouse } from "./serve.ts";
 export { startingBrief, usualLine } from "./services/briefs.ts";

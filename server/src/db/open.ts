@@ -4,7 +4,7 @@ import { fileURLToPath } from "node:url";
 import Sqlite from "better-sqlite3";
 import { type BetterSQLite3Database, drizzle } from "drizzle-orm/better-sqlite3";
 import { migrate } from "drizzle-orm/better-sqlite3/migrator";
-import * as schema from "./schema.ts";
+import * as schema from "./schema/index.ts";
 
 export type Database = BetterSQLite3Database<typeof schema> & { readonly $client: Sqlite.Database };
 

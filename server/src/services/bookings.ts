@@ -1,7 +1,7 @@
 import { type Booking, freeRooms, nextFreeStart, roomTwice, shortDate, wallOf } from "@lampcrate/core";
 import { and, eq, ne } from "drizzle-orm";
 import type { Store } from "../db/open.ts";
-import { room, run, session } from "../db/schema.ts";
+import { room, run, session } from "../db/schema/index.ts";
 import { Problem } from "../http/problem.ts";
 
 type SessionRow = typeof session.$inferSelect;

@@ -2,7 +2,7 @@ import { type BriefDoc, cutDoc } from "@lampcrate/contract";
 import { type FamilyId, families, isFamilyId, startValues, valueErrors } from "@lampcrate/core";
 import { and, asc, desc, eq, inArray } from "drizzle-orm";
 import type { Store } from "../db/open.ts";
-import { brief, briefCaution, briefLine, briefTier, briefVersion, type FrozenBrief, material } from "../db/schema.ts";
+import { brief, briefCaution, briefLine, briefTier, briefVersion, type FrozenBrief, material } from "../db/schema/index.ts";
 import { badField, notFound, Problem } from "../http/problem.ts";
 import { newId } from "./ids.ts";
 

@@ -2,7 +2,7 @@ import type { BuyingDoc } from "@lampcrate/contract";
 import { dateOf } from "@lampcrate/core";
 import { asc, eq, ne } from "drizzle-orm";
 import type { Store } from "../db/open.ts";
-import { run, session } from "../db/schema.ts";
+import { run, session } from "../db/schema/index.ts";
 import { loadBrief } from "./briefs.ts";
 import { houseDoc } from "./house.ts";
 import { materialList } from "./materials.ts";

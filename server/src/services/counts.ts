@@ -1,7 +1,7 @@
 import type { BriefDoc, CountDoc, CountInput } from "@lampcrate/contract";
 import { and, asc, eq } from "drizzle-orm";
 import type { Store } from "../db/open.ts";
-import { session, sessionCount, staff } from "../db/schema.ts";
+import { session, sessionCount, staff } from "../db/schema/index.ts";
 import type { Deps } from "../deps.ts";
 import { badField, notFound, Problem } from "../http/problem.ts";
 import { loadBrief } from "./briefs.ts";

@@ -2,7 +2,7 @@ import { type BriefLine, crateInput, type HouseDoc, type MaterialDoc, type Sessi
 import { type CrateInput, type Manifest, manifestOf, type Packing, packingOf, preparation, tasksOf } from "@lampcrate/core";
 import { asc, eq } from "drizzle-orm";
 import type { Store } from "../db/open.ts";
-import { session } from "../db/schema.ts";
+import { session } from "../db/schema/index.ts";
 import { notFound } from "../http/problem.ts";
 import { loadBrief } from "./briefs.ts";
 import { houseDoc } from "./house.ts";

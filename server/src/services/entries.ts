@@ -2,7 +2,7 @@ import type { EntryCorrection, MineDoc } from "@lampcrate/contract";
 import { dateWords } from "@lampcrate/core";
 import { eq } from "drizzle-orm";
 import type { Store } from "../db/open.ts";
-import { correction, entry, run, version } from "../db/schema.ts";
+import { correction, entry, run, version } from "../db/schema/index.ts";
 import type { Deps } from "../deps.ts";
 import { Problem, stale } from "../http/problem.ts";
 import { hashOf } from "../http/security.ts";

@@ -2,7 +2,7 @@ import type { AgeBand, EntryDoc, VersionDoc } from "@lampcrate/contract";
 import { checkVersion, families, flagWords, isFamilyId, showQuantity } from "@lampcrate/core";
 import { asc, desc, eq } from "drizzle-orm";
 import type { Store } from "../db/open.ts";
-import { entry, type FrozenBrief, siftDecision, staff, trial, version } from "../db/schema.ts";
+import { entry, type FrozenBrief, siftDecision, staff, trial, version } from "../db/schema/index.ts";
 import { frozenVersion } from "./briefs.ts";
 import type { RunRow } from "./runs.ts";
 

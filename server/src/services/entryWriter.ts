@@ -3,7 +3,7 @@ import { aliasOf, families, readTrial, refusalWords } from "@lampcrate/core";
 import { and, eq, sql } from "drizzle-orm";
 import { Compiled } from "../db/compiled.ts";
 import type { Database } from "../db/open.ts";
-import { consent, entry, trial, version } from "../db/schema.ts";
+import { consent, entry, trial, version } from "../db/schema/index.ts";
 import { Problem } from "../http/problem.ts";
 import { hashOf } from "../http/security.ts";
 

@@ -2,7 +2,7 @@ import type { HouseDoc, HouseInput, PreparingDoc, SetupInput, StaffDoc, StaffInp
 import { usualTimes } from "@lampcrate/core";
 import { and, asc, count, eq, ne, notInArray } from "drizzle-orm";
 import type { Store } from "../db/open.ts";
-import { closure, house, room, session, staff } from "../db/schema.ts";
+import { closure, house, room, session, staff } from "../db/schema/index.ts";
 import type { Deps } from "../deps.ts";
 import { badField, notFound, Problem, stale } from "../http/problem.ts";
 import { newId } from "./ids.ts";

@@ -1,7 +1,7 @@
 import type { BriefDoc, HouseTrialDoc, HouseTrialInput } from "@lampcrate/contract";
 import { and, asc, eq } from "drizzle-orm";
 import type { Store } from "../db/open.ts";
-import { entry, practice, staff } from "../db/schema.ts";
+import { entry, practice, staff } from "../db/schema/index.ts";
 import type { Deps } from "../deps.ts";
 import { badField } from "../http/problem.ts";
 import { loadBrief } from "./briefs.ts";

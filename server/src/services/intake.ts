@@ -1,7 +1,7 @@
 import type { BriefDoc, EntryInput, Receipt } from "@lampcrate/contract";
 import { plainCode } from "@lampcrate/core";
 import { eq, sql } from "drizzle-orm";
-import { house, run } from "../db/schema.ts";
+import { house, run } from "../db/schema/index.ts";
 import type { Deps } from "../deps.ts";
 import { Problem } from "../http/problem.ts";
 import { hashOf } from "../http/security.ts";

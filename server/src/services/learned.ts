@@ -13,7 +13,7 @@ import {
 } from "@lampcrate/core";
 import { and, desc, eq } from "drizzle-orm";
 import type { Store } from "../db/open.ts";
-import { brief, run } from "../db/schema.ts";
+import { brief, run } from "../db/schema/index.ts";
 import { frozenVersion, loadBrief } from "./briefs.ts";
 import { type Counted, countsOf } from "./counts.ts";
 import { houseTrials, type Tried } from "./houseTrials.ts";

@@ -1,7 +1,7 @@
 import type { MaterialDoc, MaterialInput, MaterialSave } from "@lampcrate/contract";
 import { asc, eq } from "drizzle-orm";
 import type { Store } from "../db/open.ts";
-import { material } from "../db/schema.ts";
+import { material } from "../db/schema/index.ts";
 import type { Deps } from "../deps.ts";
 import { notFound, stale } from "../http/problem.ts";
 import { newId } from "./ids.ts";

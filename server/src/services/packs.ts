@@ -4,7 +4,7 @@ import Ajv2020 from "ajv/dist/2020.js";
 import { eq } from "drizzle-orm";
 import schema from "../../../docs/formats/challenge-pack.schema.json" with { type: "json" };
 import type { Store } from "../db/open.ts";
-import { brief as briefTable, material } from "../db/schema.ts";
+import { brief as briefTable, material } from "../db/schema/index.ts";
 import type { Deps } from "../deps.ts";
 import { Problem } from "../http/problem.ts";
 import { insertBrief, loadBrief, refuseBadValues, startingBrief } from "./briefs.ts";

@@ -1,7 +1,7 @@
 import { addDays, dateOf } from "@lampcrate/core";
 import { and, asc, eq, isNotNull, ne } from "drizzle-orm";
 import type { Database } from "../db/open.ts";
-import { correction, entry, house, run, siftDecision, undoStep, version } from "../db/schema.ts";
+import { correction, entry, house, run, siftDecision, undoStep, version } from "../db/schema/index.ts";
 import type { Deps } from "../deps.ts";
 import type { RunRow } from "./runs.ts";
 

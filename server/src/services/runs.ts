@@ -3,7 +3,7 @@ import type { BriefSave, NewRun, RunDoc, RunSave, RunSettings, SessionDoc } from
 import { addDays, dateOf, dateWords, endOfDay, plainCode, spokenCode } from "@lampcrate/core";
 import { asc, count, eq } from "drizzle-orm";
 import type { Store } from "../db/open.ts";
-import { entry, run, session } from "../db/schema.ts";
+import { entry, run, session } from "../db/schema/index.ts";
 import type { Deps } from "../deps.ts";
 import { badField, notFound, Problem, stale } from "../http/problem.ts";
 import { freezeBrief, frozenVersion, insertBrief, loadBrief, refuseBadValues, startingBrief, writeBrief } from "./briefs.ts";

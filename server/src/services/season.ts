@@ -2,7 +2,7 @@ import type { RunLine, SeasonDoc, ToDo } from "@lampcrate/contract";
 import { addDays, dateOf, shortDate, weekdayOf } from "@lampcrate/core";
 import { asc, count, eq } from "drizzle-orm";
 import type { Store } from "../db/open.ts";
-import { brief, briefLine, entry, run, session } from "../db/schema.ts";
+import { brief, briefLine, entry, run, session } from "../db/schema/index.ts";
 import { houseDoc } from "./house.ts";
 import { materialList } from "./materials.ts";
 

@@ -2,7 +2,7 @@ import { type BriefDoc, crateBase, type LineCount } from "@lampcrate/contract";
 import { rectangleCount, shortDate } from "@lampcrate/core";
 import { eq } from "drizzle-orm";
 import type { Store } from "../db/open.ts";
-import { run, session } from "../db/schema.ts";
+import { run, session } from "../db/schema/index.ts";
 import { materialList } from "./materials.ts";
 import type { Person } from "./signIn.ts";
 import { settleSession } from "./stock.ts";

@@ -2,7 +2,7 @@ import type { RunDoc, SessionInput, SessionSave } from "@lampcrate/contract";
 import { instantOf } from "@lampcrate/core";
 import { and, eq } from "drizzle-orm";
 import type { Store } from "../db/open.ts";
-import { room, session } from "../db/schema.ts";
+import { room, session } from "../db/schema/index.ts";
 import type { Deps } from "../deps.ts";
 import { badField, notFound, stale } from "../http/problem.ts";
 import { refuseTakenRoom } from "./bookings.ts";

@@ -1,7 +1,7 @@
 import type { SheetDoc, SheetLine } from "@lampcrate/contract";
 import { dateWords, endOfDay, families, isFamilyId, placeOf, showQuantity, startOfDay } from "@lampcrate/core";
 import type { Store } from "../db/open.ts";
-import type { FrozenBrief } from "../db/schema.ts";
+import type { FrozenBrief } from "../db/schema/index.ts";
 import { notFound } from "../http/problem.ts";
 import { frozenVersion } from "./briefs.ts";
 import { houseDoc } from "./house.ts";

@@ -1,7 +1,7 @@
 import type { DecisionInput, EntryDoc } from "@lampcrate/contract";
 import { and, asc, eq, notInArray } from "drizzle-orm";
 import type { Store } from "../db/open.ts";
-import { entry, siftDecision } from "../db/schema.ts";
+import { entry, siftDecision } from "../db/schema/index.ts";
 import type { Deps } from "../deps.ts";
 import { notFound, Problem, stale } from "../http/problem.ts";
 import { entryDocs } from "./entryDoc.ts";

@@ -1,7 +1,7 @@
 import type { Role, SignInInput } from "@lampcrate/contract";
 import { hash, verify } from "@node-rs/argon2";
 import { eq, lt } from "drizzle-orm";
-import { signedIn, staff } from "../db/schema.ts";
+import { signedIn, staff } from "../db/schema/index.ts";
 import type { Deps } from "../deps.ts";
 import type { Attempts } from "../http/attempts.ts";
 import { badField } from "../http/problem.ts";

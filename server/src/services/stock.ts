@@ -1,8 +1,7 @@
 import type { MoveDoc, MoveInput, MoveReason, StockCountInput } from "@lampcrate/contract";
 import { asc, eq, sql } from "drizzle-orm";
 import type { Store } from "../db/open.ts";
-import { material, staff } from "../db/schema.ts";
-import { stockMove } from "../db/storeSchema.ts";
+import { material, staff, stockMove } from "../db/schema/index.ts";
 import type { Deps } from "../deps.ts";
 import { notFound, Problem } from "../http/problem.ts";
 import type { Person } from "./signIn.ts";

@@ -3,7 +3,7 @@ import { readStockRows, stockCells, stockColumns } from "@lampcrate/core";
 import { eq } from "drizzle-orm";
 import Papa from "papaparse";
 import type { Store } from "../db/open.ts";
-import { material } from "../db/schema.ts";
+import { material } from "../db/schema/index.ts";
 import type { Deps } from "../deps.ts";
 import { Problem } from "../http/problem.ts";
 import { insertMaterial, materialList } from "./materials.ts";

@@ -1,8 +1,7 @@
 import type { SupplierDoc, SupplierInput, SupplierSave } from "@lampcrate/contract";
 import { asc, eq, inArray } from "drizzle-orm";
 import type { Store } from "../db/open.ts";
-import { material } from "../db/schema.ts";
-import { pack, supplier } from "../db/storeSchema.ts";
+import { material, pack, supplier } from "../db/schema/index.ts";
 import type { Deps } from "../deps.ts";
 import { notFound, Problem, stale } from "../http/problem.ts";
 import { newId } from "./ids.ts";

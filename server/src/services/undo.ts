@@ -1,7 +1,7 @@
 import type { BriefDoc, RunSettings } from "@lampcrate/contract";
 import { and, desc, eq, gt } from "drizzle-orm";
 import type { Store } from "../db/open.ts";
-import { entry, run, session, sessionCount, siftDecision, staff, undoStep } from "../db/schema.ts";
+import { entry, run, session, sessionCount, siftDecision, staff, undoStep } from "../db/schema/index.ts";
 import type { Deps } from "../deps.ts";
 import { Problem } from "../http/problem.ts";
 import { refuseTakenRoom } from "./bookings.ts";

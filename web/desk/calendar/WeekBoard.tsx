@@ -4,6 +4,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { meQuery } from "../queries.ts";
 import { clockOf } from "./clockOf.ts";
+import "./weekBoard.css";
 
 interface WeekBoardProps {
   readonly rooms: readonly RoomDoc[];

@@ -8,6 +8,7 @@ import { DockLine } from "./DockLine.tsx";
 import { BarLegend, BarMarks } from "./ManifestBar.tsx";
 import { useSizedCrate } from "./SizedCrate.tsx";
 import { money } from "./show.ts";
+import "./dock.css";
 
 /** The crate, beside every step: it recomputes while a dial moves. */
 export const CrateDock = memo(function CrateDock() {

@@ -1,14 +1,14 @@
-import type { ClosureDoc, HouseDoc, RoomDoc } from "@lampcrate/contract";
+import type { HouseDoc } from "@lampcrate/contract";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { Checkbox, Input, InputNumber, Select } from "antd";
-import { nanoid } from "nanoid";
-import { type ReactNode, useState } from "react";
+import { Input, InputNumber, Select } from "antd";
+import { useState } from "react";
 import { Link } from "react-router";
 import { AskError, api, ask } from "../../shared/client.ts";
 import { useKeptState } from "../../shared/useKeptState.ts";
-import { LengthBox } from "../crate/LengthBox.tsx";
 import { houseQuery, seasonQuery } from "../queries.ts";
+import { Closures } from "./Closures.tsx";
 import { PreparingFields } from "./PreparingFields.tsx";
+import { Rooms } from "./Rooms.tsx";
 import { Staff } from "./Staff.tsx";
 
 /** The house: name, zone, money, units, address; rooms, closures, people. */
@@ -126,69 +126,8 @@ function HouseForm({ saved }: { readonly saved: HouseDoc }) {
         </div>
       </section>
       <PreparingFields preparing={house.preparing} onChange={(preparing) => set({ preparing })} trouble={message("preparing")} />
-      <section className="sheet pad stack" aria-label="Rooms">
-        <h2>Rooms</h2>
-        {house.rooms.length === 0 ? (
-          <p>No room yet. Measure length, width and height once: the brief's needs are held against them for every session.</p>
-        ) : null}
-        {house.rooms.map((room, i) => (
-          <RoomRow
-            key={room.id}
-            room={room}
-            units={house.units}
-            onChange={(next) => set({ rooms: house.rooms.map((r, at) => (at === i ? next : r)) })}
-            onRemove={() => set({ rooms: house.rooms.filter((_, at) => at !== i) })}
-            trouble={message(`rooms[${i}]`)}
-          />
-        ))}
-        {message("rooms")}
-        <div>
-          <button
-            type="button"
-            className="second"
-            onClick={() =>
-              set({
-                rooms: [
-                  ...house.rooms,
-                  {
-                    id: nanoid(12),
-                    name: `Room ${house.rooms.length + 1}`,
-                    lengthM: null,
-                    widthM: null,
-                    heightM: null,
-                    seats: 20,
-                    water: false,
-                    floor: "hard",
-                  },
-                ],
-              })
-            }
-          >
-            Add a room
-          </button>
-        </div>
-      </section>
-      <section className="sheet pad stack" aria-label="Closures">
-        <h2>Closed days</h2>
-        {house.closures.map((day, i) => (
-          <ClosureRow
-            key={day.id}
-            day={day}
-            onChange={(next) => set({ closures: house.closures.map((c, at) => (at === i ? next : c)) })}
-            onRemove={() => set({ closures: house.closures.filter((_, at) => at !== i) })}
-            trouble={message(`closures[${i}]`)}
-          />
-        ))}
-        <div>
-          <button
-            type="button"
-            className="second"
-            onClick={() => set({ closures: [...house.closures, { id: nanoid(12), from: "", to: "", why: "" }] })}
-          >
-            Add closed days
-          </button>
-        </div>
-      </section>
+      <Rooms house={house} onChange={(rooms) => set({ rooms })} message={message} />
+      <Closures closures={house.closures} onChange={(closures) => set({ closures })} message={message} />
       {trouble && (trouble.problem.errors ?? []).length === 0 ? (
         <p role="alert" className="trouble">
           {trouble.message}
@@ -207,91 +146,5 @@ function HouseForm({ saved }: { readonly saved: HouseDoc }) {
         )}
       </div>
     </form>
-  );
-}
-
-interface RowProps<T> {
-  readonly onChange: (next: T) => void;
-  readonly onRemove: () => void;
-  readonly trouble: ReactNode;
-}
-
-function RoomRow({
-  room,
-  units,
-  onChange,
-  onRemove,
-  trouble,
-}: RowProps<RoomDoc> & { readonly room: RoomDoc; readonly units: HouseDoc["units"] }) {
-  return (
-    <div className="row" role="group" aria-label={room.name} style={{ alignItems: "flex-end" }}>
-      <label>
-        <span className="field-label small">Name</span>
-        <Input
-          style={{ width: 190 }}
-          value={room.name}
-          maxLength={80}
-          onChange={(event) => onChange({ ...room, name: event.target.value })}
-        />
-      </label>
-      <LengthBox label="Length" valueM={room.lengthM} units={units} onChange={(lengthM) => onChange({ ...room, lengthM })} />
-      <LengthBox label="Width" valueM={room.widthM} units={units} onChange={(widthM) => onChange({ ...room, widthM })} />
-      <LengthBox label="Height" valueM={room.heightM} units={units} onChange={(heightM) => onChange({ ...room, heightM })} />
-      <label>
-        <span className="field-label small">Seats</span>
-        <InputNumber
-          min={0}
-          max={2000}
-          precision={0}
-          style={{ width: 80 }}
-          value={room.seats}
-          onChange={(seats) => seats !== null && onChange({ ...room, seats })}
-        />
-      </label>
-      <label>
-        <span className="field-label small">Floor</span>
-        <Select
-          style={{ width: 110 }}
-          value={room.floor}
-          options={["hard", "carpet", "grass", "other"].map((value) => ({ value, label: value }))}
-          onChange={(floor: RoomDoc["floor"]) => onChange({ ...room, floor })}
-        />
-      </label>
-      <Checkbox checked={room.water} onChange={(event) => onChange({ ...room, water: event.target.checked })}>
-        water
-      </Checkbox>
-      <button type="button" className="quiet" aria-label={`Remove ${room.name}`} onClick={onRemove}>
-        remove
-      </button>
-      {trouble}
-    </div>
-  );
-}
-
-function ClosureRow({ day, onChange, onRemove, trouble }: RowProps<ClosureDoc> & { readonly day: ClosureDoc }) {
-  return (
-    <div className="row" style={{ alignItems: "flex-end" }}>
-      <label>
-        <span className="field-label small">First closed day</span>
-        <Input
-          type="date"
-          required
-          value={day.from}
-          onChange={(event) => onChange({ ...day, from: event.target.value, to: day.to === "" ? event.target.value : day.to })}
-        />
-      </label>
-      <label>
-        <span className="field-label small">Last closed day</span>
-        <Input type="date" required value={day.to} onChange={(event) => onChange({ ...day, to: event.target.value })} />
-      </label>
-      <label>
-        <span className="field-label small">Why</span>
-        <Input maxLength={120} value={day.why} onChange={(event) => onChange({ ...day, why: event.target.value })} />
-      </label>
-      <button type="button" className="quiet" onClick={onRemove}>
-        remove
-      </button>
-      {trouble}
-    </div>
   );
 }

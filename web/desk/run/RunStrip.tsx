@@ -4,6 +4,7 @@ import { NavLink, useLocation } from "react-router";
 import { useSizedCrate } from "../crate/SizedCrate.tsx";
 import type { Crate } from "../crate/useCrate.ts";
 import { type RunWork, useRunWork } from "./RunContext.ts";
+import "./runStrip.css";
 
 type Standing = "done" | "now" | "short" | "later";
 

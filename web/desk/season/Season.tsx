@@ -6,6 +6,7 @@ import { useKeys } from "../shell/keys.ts";
 import { ThisWeek } from "./ThisWeek.tsx";
 import { TimeLine } from "./TimeLine.tsx";
 import { useCrateWork } from "./useCrateWork.ts";
+import "./season.css";
 
 /** Home of the desk: every run as a string of lamps, and what this week asks for. */
 export function Season() {

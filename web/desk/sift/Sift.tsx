@@ -6,6 +6,7 @@ import { entriesQuery, findingsQuery, runQuery, seasonQuery } from "../queries.t
 import { useRunWork } from "../run/RunContext.ts";
 import { useKeys } from "../shell/keys.ts";
 import { EntryView } from "./EntryView.tsx";
+import "./sift.css";
 
 /** Look at what families sent, oldest first; accept or set aside by one key. Nothing unsifted is public. */
 export function Sift() {

@@ -1,6 +1,10 @@
 import { moveReasons } from "@lampcrate/contract";
 import { index, integer, primaryKey, real, sqliteTable, text } from "drizzle-orm/sqlite-core";
-import { material, session, staff } from "./schema.ts";
+import { staff } from "./house.ts";
+import { material } from "./material.ts";
+import { session } from "./run.ts";
+
+/* What there is: the moves of materials, who sells them and what was ordered. */
 
 export const supplier = sqliteTable("supplier", {
   id: text("id").primaryKey(),

@@ -1,0 +1,134 @@
+import type { BriefDoc, Broke } from "@lampcrate/contract";
+import { index, integer, primaryKey, real, sqliteTable, text, uniqueIndex } from "drizzle-orm/sqlite-core";
+import { staff } from "./house.ts";
+import { run } from "./run.ts";
+
+/* What came of it: entries with their versions, trials, consent and decisions. */
+
+export const entry = sqliteTable(
+  "entry",
+  {
+    /** In the order of arrival: what versions and consents hang on, so that new ones go in at the end. */
+    key: integer("key").primaryKey(),
+    /** Random, made by the device. */
+    id: text("id").notNull().unique(),
+    runId: text("run_id")
+      .notNull()
+      .references(() => run.id),
+    briefVersion: integer("brief_version").notNull(),
+    alias: text("alias").notNull(),
+    /** SHA-256 of the private link's secret; null once anonymous. */
+    linkHash: text("link_hash").unique(),
+    ageBand: text("age_band"),
+    said: text("said").notNull(),
+    source: text("source", { enum: ["home", "keyed in", "house trial"] }).notNull(),
+    state: text("state", { enum: ["waiting", "accepted", "set aside", "withdrawn", "house trial"] }).notNull(),
+    sentAt: integer("sent_at").notNull(),
+    revision: integer("revision").notNull(),
+  },
+  (t) => [index("entry_run").on(t.runId, t.state), uniqueIndex("entry_alias").on(t.runId, t.alias)],
+);
+
+export const version = sqliteTable(
+  "version",
+  {
+    id: integer("id").primaryKey(),
+    entryKey: integer("entry_key")
+      .notNull()
+      .references(() => entry.key, { onDelete: "cascade" }),
+    number: integer("number").notNull(),
+    role: text("role", { enum: ["build", "control"] }).notNull(),
+    changed: text("changed").notNull(),
+    madeOf: text("made_of").notNull(),
+    variables: text("variables", { mode: "json" }).$type<Readonly<Record<string, number | string>>>().notNull(),
+    guessRaw: text("guess_raw"),
+    guessValue: real("guess_value"),
+    place: text("place", { enum: ["indoors", "outdoors"] }),
+  },
+  (t) => [uniqueIndex("version_number").on(t.entryKey, t.number)],
+);
+
+export const trial = sqliteTable(
+  "trial",
+  {
+    id: integer("id").primaryKey(),
+    versionId: integer("version_id")
+      .notNull()
+      .references(() => version.id, { onDelete: "cascade" }),
+    number: integer("number").notNull(),
+    /** The words as typed; the value beside them is what they were read as, SI. */
+    raw: text("raw"),
+    value: real("value"),
+    instrument: text("instrument").notNull(),
+    seen: text("seen", { mode: "json" }).$type<readonly string[]>().notNull(),
+    atLeast: integer("at_least", { mode: "boolean" }).notNull(),
+    kept: integer("kept", { mode: "boolean" }).notNull(),
+  },
+  (t) => [uniqueIndex("trial_number").on(t.versionId, t.number)],
+);
+
+/** A house trial's own part: what the build took, and the brief as it was tried. */
+export const practice = sqliteTable("practice", {
+  entryKey: integer("entry_key")
+    .primaryKey()
+    .references(() => entry.key, { onDelete: "cascade" }),
+  staffId: text("staff_id").references(() => staff.id),
+  buildMinutes: real("build_minutes").notNull(),
+  rebuilds: integer("rebuilds").notNull(),
+  broke: text("broke", { mode: "json" }).$type<readonly Broke[]>().notNull(),
+  note: text("note").notNull(),
+  tried: text("tried", { mode: "json" }).$type<BriefDoc>().notNull(),
+});
+
+/** Earlier words of an entry: who changed what, when. */
+export const correction = sqliteTable(
+  "correction",
+  {
+    id: integer("id").primaryKey({ autoIncrement: true }),
+    entryId: text("entry_id")
+      .notNull()
+      .references(() => entry.id, { onDelete: "cascade" }),
+    at: integer("at").notNull(),
+    by: text("by").notNull(),
+    before: text("before", { mode: "json" }).$type<unknown>().notNull(),
+  },
+  (t) => [index("correction_entry").on(t.entryId)],
+);
+
+export const consent = sqliteTable(
+  "consent",
+  {
+    entryKey: integer("entry_key")
+      .notNull()
+      .references(() => entry.key, { onDelete: "cascade" }),
+    to: text("to", { enum: ["keep", "photo"] }).notNull(),
+    given: integer("given", { mode: "boolean" }).notNull(),
+    at: integer("at").notNull(),
+    words: text("words").notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.entryKey, t.to] })],
+);
+
+export const siftDecision = sqliteTable(
+  "sift_decision",
+  {
+    id: integer("id").primaryKey({ autoIncrement: true }),
+    entryId: text("entry_id")
+      .notNull()
+      .references(() => entry.id, { onDelete: "cascade" }),
+    decision: text("decision", { enum: ["accepted", "set aside"] }).notNull(),
+    why: text("why").notNull(),
+    staffId: text("staff_id").references(() => staff.id),
+    at: integer("at").notNull(),
+  },
+  (t) => [index("sift_entry").on(t.entryId)],
+);
+
+/** Mail that would be sent: nothing ever leaves the application. */
+export const outbox = sqliteTable("outbox", {
+  id: integer("id").primaryKey({ autoIncrement: true }),
+  to: text("to").notNull(),
+  subject: text("subject").notNull(),
+  body: text("body").notNull(),
+  at: integer("at").notNull(),
+});

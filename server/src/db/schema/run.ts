@@ -1,0 +1,97 @@
+import type { BriefDoc, LineCount } from "@lampcrate/contract";
+import type { HeadsModel } from "@lampcrate/core";
+import { index, integer, sqliteTable, text } from "drizzle-orm/sqlite-core";
+import { brief } from "./brief.ts";
+import { room, staff } from "./house.ts";
+
+/* When: runs, their sessions, what was left afterwards, and what can be taken back. */
+
+export const run = sqliteTable(
+  "run",
+  {
+    id: text("id").primaryKey(),
+    briefId: text("brief_id")
+      .notNull()
+      .references(() => brief.id),
+    title: text("title").notNull(),
+    kind: text("kind", { enum: ["drop-in", "workshop", "series", "at-home", "visiting group"] }).notNull(),
+    status: text("status", { enum: ["draft", "published", "cancelled"] }).notNull(),
+    code: text("code").unique(),
+    publishedVersion: integer("published_version"),
+    opensOn: text("opens_on"),
+    closesOn: text("closes_on"),
+    revealOn: text("reveal_on"),
+    scoring: text("scoring", { enum: ["celebrate", "goal-improved", "best", "mean"] }).notNull(),
+    units: text("units", { enum: ["metric", "imperial"] }).notNull(),
+    heads: text("heads", { mode: "json" }).$type<HeadsModel>().notNull(),
+    afterwards: text("afterwards", { enum: ["erase", "anonymise"] }).notNull(),
+    createdAt: integer("created_at").notNull(),
+    revision: integer("revision").notNull(),
+  },
+  (t) => [index("run_brief").on(t.briefId)],
+);
+
+export const session = sqliteTable(
+  "session",
+  {
+    id: text("id").primaryKey(),
+    runId: text("run_id")
+      .notNull()
+      .references(() => run.id, { onDelete: "cascade" }),
+    title: text("title").notNull(),
+    roomId: text("room_id")
+      .notNull()
+      .references(() => room.id),
+    startAt: integer("start_at").notNull(),
+    /** The wall clock as set, in the zone of that day. */
+    start: text("start_wall").notNull(),
+    zone: text("zone").notNull(),
+    minutes: integer("minutes").notNull(),
+    setUpMin: integer("set_up_min").notNull(),
+    tearDownMin: integer("tear_down_min").notNull(),
+    heads: text("heads", { mode: "json" }).$type<HeadsModel>().notNull(),
+    cancelled: integer("cancelled", { mode: "boolean" }).notNull(),
+    revision: integer("revision").notNull(),
+  },
+  (t) => [index("session_run").on(t.runId), index("session_room").on(t.roomId, t.startAt)],
+);
+
+/** What was left after a session, and the brief as it was used. */
+export const sessionCount = sqliteTable("session_count", {
+  sessionId: text("session_id")
+    .primaryKey()
+    .references(() => session.id, { onDelete: "cascade" }),
+  builders: integer("builders").notNull(),
+  rebuilds: text("rebuilds", { mode: "json" }).$type<readonly number[]>().notNull(),
+  lines: text("lines", { mode: "json" }).$type<readonly LineCount[]>().notNull(),
+  used: text("used", { mode: "json" }).$type<BriefDoc>().notNull(),
+  staffId: text("staff_id").references(() => staff.id),
+  at: integer("at").notNull(),
+  revision: integer("revision").notNull(),
+});
+
+/** What a planner can take back: the state before, and the revision it made. */
+export const undoStep = sqliteTable(
+  "undo_step",
+  {
+    id: integer("id").primaryKey({ autoIncrement: true }),
+    runId: text("run_id")
+      .notNull()
+      .references(() => run.id, { onDelete: "cascade" }),
+    staffId: text("staff_id")
+      .notNull()
+      .references(() => staff.id, { onDelete: "cascade" }),
+    kind: text("kind", {
+      enum: ["house trial", "session count", "brief", "settings", "session added", "session changed", "session removed", "decision"],
+    }).notNull(),
+    subject: text("subject").notNull(),
+    words: text("words").notNull(),
+    before: text("before", { mode: "json" }).$type<unknown>(),
+    revisionBefore: integer("revision_before").notNull(),
+    /** Revision the thing had after this step; another one now means somebody has changed it since. */
+    revisionAfter: integer("revision_after").notNull(),
+    at: integer("at").notNull(),
+    undone: integer("undone", { mode: "boolean" }).notNull(),
+  },
+  (t) => [index("undo_run").on(t.runId, t.staffId)],
+);
