@@ -221,8 +221,8 @@ export interface Family {
   readonly variables: readonly Field[];
   readonly measures: (spec: Values) => readonly [Measure, ...Measure[]];
   readonly goal: (spec: Values) => Goal;
-  /** The field whose ruler shows the band predicted for the goal's measure. */
-  readonly goalField: (spec: Values) => string;
+  /** The field whose ruler shows the band predicted for the goal's measure; null where the goal is reached or not, without a number. */
+  readonly goalField: (spec: Values) => string | null;
   readonly goalWords: (spec: Values, show: (si: number, dimension: Dimension) => string) => string;
   readonly predict: (spec: Values, design: Values) => readonly Prediction[];
   /** What cannot work about this build, and its cure; null when nothing is known against it. */

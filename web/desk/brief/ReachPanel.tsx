@@ -13,12 +13,12 @@ export function ReachPanel({ ratios }: { readonly ratios: readonly number[] }) {
   const [measure] = family.measures(brief.spec);
   const goal = family.goal(brief.spec);
   const band = family.predict(brief.spec, brief.design).find((p) => p.id === goal.measure)?.band;
-  if (!band || band.factor <= 1) return null;
+  const field = family.spec.find((f) => f.id === family.goalField(brief.spec));
+  if (!field || !band || band.factor <= 1) return null;
   const expected = { band, ratios, better: goal.better };
   const reach = reachOf(expected, goal.value, brief.loops);
-  const field = family.spec.find((f) => f.id === family.goalField(brief.spec));
   const raw = goalForShare(expected, wished, brief.loops);
-  const suited = field?.kind === "number" && raw !== null ? stepped(raw, field.step, field.min, field.max) : null;
+  const suited = field.kind === "number" && raw !== null ? stepped(raw, field.step, field.min, field.max) : null;
   return (
     <section className="sheet pad stack" aria-label="Reach">
       <h2>Who will reach it?</h2>
@@ -37,7 +37,7 @@ export function ReachPanel({ ratios }: { readonly ratios: readonly number[] }) {
           value={wished}
           onChange={(value) => setWished(value)}
         />
-        {suited !== null && field ? (
+        {suited !== null ? (
           <p>
             A goal of <strong>{showGoal(suited, measure, run.units)}</strong> suits that share.{" "}
             <button

@@ -29,7 +29,8 @@ export function TierList({ ratios }: { readonly ratios: readonly number[] }) {
   const reachWords = (times: number): string => {
     const value = goal.value * times;
     const shown = showGoal(value, measure, run.units);
-    if (!band || band.factor <= 1 || goal.value === 0) return shown;
+    if (goal.value === 0) return "this goal has no number to multiply";
+    if (!band || band.factor <= 1) return shown;
     const { first, within } = reachOf({ band, ratios, better: goal.better }, value, brief.loops);
     return `${shown}: about ${Math.round(first * 100)} in 100 at first, ${Math.round(within * 100)} within ${brief.loops + 1}`;
   };

@@ -144,7 +144,7 @@ export const float: Family = {
     wallM: Math.min(0.1, 1.4 * numberOf(d, floatDesign, "wallM")),
     parts: Math.min(60, numberOf(d, floatDesign, "parts") + 4),
   }),
-  levers: () => [{ field: "sideM", tellsMore: "up", words: "a sheet" }],
+  levers: (s) => (choiceOf(s, floatSpec, "from") === "sheet" ? [{ field: "sideM", tellsMore: "up", words: "a sheet" }] : []),
   bounds,
   needs: (s) => {
     const side = numberOf(s, floatSpec, "sideM");

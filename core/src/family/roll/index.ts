@@ -137,7 +137,7 @@ export const roll: Family = {
     },
   ],
   goal: (spec) => ({ measure: "time", value: isSlow(spec) ? numberOf(spec, rollSpec, "goalS") : 0, better: "more" }),
-  goalField: () => "goalS",
+  goalField: (spec) => (isSlow(spec) ? "goalS" : null),
   goalWords: (spec, show) =>
     isSlow(spec)
       ? `From ${show(numberOf(spec, rollSpec, "startM"), "length")} up, take ${numberOf(spec, rollSpec, "goalS").toFixed(1)} s or longer to the cup`

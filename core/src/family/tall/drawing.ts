@@ -76,10 +76,7 @@ export function tallScene({ budget, baseM, goalM, topKg, tip }: TallPicture): Sc
       durationS: 1.5 + fallS,
       told: { words: "Pushed slowly, it comes back until it leans {}; beyond that it falls.", fill: [[tip, "angle"]] },
       replaces: still.map((_, i) => i),
-      at: (t) =>
-        turned(
-          t < 1.5 ? tip * Math.min(1, t / 1.5) : Math.min(Math.PI / 2, tip + (Math.PI / 2 - tip) * Math.min(1, (t - 1.5) / fallS) ** 2),
-        ),
+      at: (t) => turned(t < 1.5 ? tip * Math.min(1, t / 1.5) : tip + (Math.PI / 2 - tip) * Math.min(1, (t - 1.5) / fallS) ** 2),
     },
   };
 }
