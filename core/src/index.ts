@@ -31,6 +31,7 @@ export * from "./finding/words.ts";
 export * from "./format/pastedLines.ts";
 export * from "./format/stockRows.ts";
 export * from "./format/unknownParts.ts";
+export * from "./kit/amountRead.ts";
 export * from "./kit/amountWords.ts";
 export * from "./kit/buy/late.ts";
 export * from "./kit/buy/problem.ts";

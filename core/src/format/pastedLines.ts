@@ -1,5 +1,5 @@
+import { readAmount } from "../kit/amountRead.ts";
 import { parseQuantity } from "../quantity/parse.ts";
-import { refusalWords } from "../quantity/reasons.ts";
 
 /** A material that a pasted row may name. */
 export interface NamedMaterial {
@@ -77,7 +77,8 @@ function readRow(at: (column: Column) => string, materials: readonly NamedMateri
       words: name === "" ? "Say which material." : `The store room has no “${name}”. Add it there, or write its name as it stands there.`,
     };
   const amount = readAmount(at("amount"), material.unit);
-  if ("words" in amount) return amount;
+  if (!amount.ok) return amount;
+  if (amount.amount <= 0) return { words: "The amount must be more than nothing." };
   const per = at("per")
     .toLowerCase()
     .replace(/^(per|for each) /, "");
@@ -85,21 +86,7 @@ function readRow(at: (column: Column) => string, materials: readonly NamedMateri
   if (per !== "" && !unit) return { words: `“${at("per")}” is not one of ${units.join(", ")}.` };
   const spoil = at("spoil") === "" ? null : readShare(at("spoil"));
   if (Number.isNaN(spoil)) return { words: `“${at("spoil")}” is no spoil rate from 0 to 95 %.` };
-  return { materialId: material.id, amount: amount.value, per: unit ?? null, spoilRate: spoil, standIn: at("stand-in").slice(0, 160) };
-}
-
-const asked = {
-  piece: { dimension: "count", defaultUnit: null },
-  mm: { dimension: "length", defaultUnit: "mm" },
-  g: { dimension: "mass", defaultUnit: "g" },
-} as const;
-
-function readAmount(text: string, unit: NamedMaterial["unit"]): { readonly value: number } | { readonly words: string } {
-  const as = unit === "ml" ? asked.piece : asked[unit];
-  const read = parseQuantity(text.replace(unit === "ml" ? /\s*ml$/i : /^$/, ""), as);
-  if (!read.ok) return { words: refusalWords(read.reason, text, as) };
-  const value = unit === "mm" || unit === "g" ? read.si * 1000 : read.si;
-  return value > 0 ? { value } : { words: "The amount must be more than nothing." };
+  return { materialId: material.id, amount: amount.amount, per: unit ?? null, spoilRate: spoil, standIn: at("stand-in").slice(0, 160) };
 }
 
 function readShare(text: string): number {

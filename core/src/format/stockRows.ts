@@ -1,3 +1,4 @@
+import { readAmount, readPrice } from "../kit/amountRead.ts";
 import { parseQuantity } from "../quantity/parse.ts";
 import { refusalWords } from "../quantity/reasons.ts";
 
@@ -165,26 +166,16 @@ const unitOf = (typed: string): StockRow["unit"] | { readonly message: string } 
 };
 
 function amountOf(typed: string, unit: StockRow["unit"]): number | { readonly message: string } {
-  const asked = {
-    piece: { dimension: "count", defaultUnit: null, scale: 1 },
-    mm: { dimension: "length", defaultUnit: "mm", scale: 1000 },
-    g: { dimension: "mass", defaultUnit: "g", scale: 1000 },
-    ml: { dimension: "count", defaultUnit: null, scale: 1 },
-  } as const;
-  const { scale, ...of } = asked[unit];
-  const bare = Number(typed.replace(",", "."));
-  if (Number.isFinite(bare) && typed !== "") return bare >= 0 ? bare : { message: `“${typed}” is below nothing.` };
-  const read = parseQuantity(typed, of);
-  return read.ok ? Math.round(read.si * scale * 1e6) / 1e6 : { message: refusalWords(read.reason, typed, of) };
+  const read = readAmount(typed, unit);
+  return read.ok ? read.amount : { message: read.words };
 }
 
 const moreThanNothing = (read: number | { readonly message: string }): number | { readonly message: string } =>
   typeof read === "number" && read <= 0 ? { message: "More than nothing, please." } : read;
 
 function moneyOf(typed: string): number | { readonly message: string } {
-  const found = Number(typed.replace(/[^\d.,-]/g, "").replace(",", "."));
-  if (!Number.isFinite(found) || found < 0 || !/\d/.test(typed)) return { message: `“${typed}” is no price, such as 4.20.` };
-  return Math.round(found * 100);
+  const read = readPrice(typed);
+  return read.ok ? read.cents : { message: read.words };
 }
 
 function lengthOf(typed: string): number | { readonly message: string } {

@@ -55,6 +55,15 @@ export function parseQuantity(text: string, asked: Asked): Read {
   return { ...read, si: -read.si, typed: -read.typed };
 }
 
+/** Reads a plain number that may have parts, such as 4.5 of a count that was learned: a comma before three digits groups, as in counts. */
+export function parsePlain(text: string): NumberRead {
+  const plain = cleanTyped(text);
+  if (plain === "") return { ok: false, reason: "empty" };
+  if (plain.startsWith("-")) return { ok: false, reason: "below zero" };
+  const whole = readNumber(plain, true);
+  return whole.ok ? whole : readNumber(plain);
+}
+
 function parseCount(text: string, asked: Asked): Read {
   const split = /^([\d., ]*\d)\s*([a-z][a-z ]*)?$/.exec(text);
   if (!split) return refuse("not a number");

@@ -1,5 +1,17 @@
 import type { SheetDoc, SheetLine } from "@lampcrate/contract";
-import { dateWords, endOfDay, families, isFamilyId, placeOf, showQuantity, startOfDay } from "@lampcrate/core";
+import {
+  amountWords,
+  dateWords,
+  endOfDay,
+  families,
+  isFamilyId,
+  placeOf,
+  type StockUnit,
+  showNumber,
+  showQuantity,
+  startOfDay,
+  type UnitChoice,
+} from "@lampcrate/core";
 import type { Store } from "../db/open.ts";
 import type { FrozenBrief } from "../db/schema/index.ts";
 import { notFound } from "../http/problem.ts";
@@ -35,18 +47,16 @@ function sheetLine(line: FrozenBrief["brief"]["lines"][number], frozen: FrozenBr
   const material = frozen.materials[line.materialId];
   const name = material?.name ?? "material";
   const each = line.per === "builder" || line.per === "team" ? "" : ` for each ${line.per}`;
-  const amount =
-    line.kind === "reusable"
-      ? ""
-      : material?.unit === "mm"
-        ? `${showQuantity(line.amount / 1000, "length", units)} of `
-        : material?.unit === "g"
-          ? `${line.amount} g of `
-          : material?.unit === "ml"
-            ? `${line.amount} ml of `
-            : `${line.amount} × `;
+  const amount = line.kind === "reusable" ? "" : `${eachWords(line.amount, material?.unit ?? "piece", units)} `;
   const size = line.cut ? `, ${showQuantity(line.cut.widthM, "length", units)} by ${showQuantity(line.cut.heightM, "length", units)}` : "";
   return { words: `${amount}${name}${size}${each}`, source: line.source, standIn: line.standIn };
+}
+
+/** How much one takes; parts of a piece, such as learned amounts have, to one decimal. */
+function eachWords(amount: number, unit: StockUnit, units: UnitChoice): string {
+  if (unit !== "piece") return `${amountWords(amount, unit, units)} of`;
+  const tenths = Math.max(1, Math.round(amount * 10));
+  return `${showNumber(tenths / 10, tenths % 10 === 0 ? 0 : 1)} ×`;
 }
 
 /** The required cautions of family, materials and ages, and the planner's own before the last, which defers to the venue. */

@@ -5,7 +5,7 @@ import type { BriefLine, MaterialDoc } from "@lampcrate/contract";
 import type { UnitChoice } from "@lampcrate/core";
 import { CellBox } from "./CellBox.tsx";
 import { LineForm } from "./LineForm.tsx";
-import { amountShown, type CellRead, readAmount, readPercent } from "./lineCells.ts";
+import { amountShown, type CellRead, readPercent, takeAmount } from "./lineCells.ts";
 
 const sources = { packed: "packed for them", house: "from the house", home: "found at home" } as const;
 
@@ -67,7 +67,7 @@ export function LineRow({ line, material, units, open, onOpen, onChange, onRemov
               label={`${name}, takes`}
               column="amount"
               shown={amountShown(line.amount, unit, units)}
-              onTake={(typed) => take(readAmount(typed, unit, units))}
+              onTake={(typed) => take(takeAmount(typed, unit, units))}
             />
           )}{" "}
           <span className="soft">per {line.per}</span>

@@ -118,7 +118,7 @@ export interface FrozenBrief {
       string,
       {
         readonly name: string;
-        readonly unit: string;
+        readonly unit: MaterialDoc["unit"];
         readonly allergens: readonly string[];
         readonly smallPart: boolean;
         readonly latex: boolean;
