@@ -1,0 +1,258 @@
+import type { MaterialDoc, ProblemDoc, RunDoc, SeasonDoc, SheetDoc } from "@lampcrate/contract";
+import { afterEach, beforeEach, describe, expect, it } from "vitest";
+import { goodEntry, makeRun, openTestHouse, password, settings, type TestHouse } from "./house.ts";
+
+let house: TestHouse;
+beforeEach(async () => {
+  house = await openTestHouse();
+});
+afterEach(() => house.close());
+
+/** The season as who has just signed in sees it: half a day later a sign-in has ended. */
+const season = async (): Promise<SeasonDoc> => {
+  const cookie = await house.signIn("pat", password);
+  return (await house.ask("GET", "/api/season", undefined, { cookie })).body as SeasonDoc;
+};
+const read = async (id: string): Promise<RunDoc> => (await house.ask("GET", `/api/runs/${id}`)).body as RunDoc;
+const sheetOf = async (run: RunDoc): Promise<SheetDoc> =>
+  (await house.ask("GET", `/api/public/runs/${encodeURIComponent(run.code ?? "")}`, undefined, { cookie: null })).body as SheetDoc;
+const dues = async (): Promise<readonly string[]> =>
+  (await season()).toDo.map((toDo) => `${toDo.due}${toDo.late ? " late" : ""} ${toDo.step}: ${toDo.words}`);
+const session = (start: string) => ({
+  title: "Saturday",
+  roomId: "marsh-room",
+  start,
+  minutes: 120,
+  setUpMin: 30,
+  tearDownMin: 30,
+  heads: { model: "forecast", low: 5, likely: 8, high: 12 },
+});
+
+async function material(name: string, patch: Partial<MaterialDoc> = {}): Promise<MaterialDoc> {
+  const answer = await house.ask("POST", "/api/materials", {
+    name,
+    unit: "piece",
+    packSize: 10,
+    packPriceCents: 300,
+    onHand: 0,
+    sheetWidthM: null,
+    sheetHeightM: null,
+    allergens: [],
+    smallPart: false,
+    latex: false,
+    hazards: [],
+    perWeek: null,
+    ...patch,
+  });
+  expect(answer.status).toBe(201);
+  return answer.body as MaterialDoc;
+}
+
+const lineOf = (id: string, of: MaterialDoc, patch: Record<string, unknown> = {}) => ({
+  id: `line-${id}`,
+  materialId: of.id,
+  per: "builder",
+  kind: of.unit === "piece" ? "counted" : "measured",
+  amount: 1,
+  perRebuild: 0.5,
+  spoilRate: 0,
+  spread: 0.35,
+  share: 1,
+  unitsPerItem: 1,
+  loss: 0.3,
+  source: "packed",
+  standIn: "",
+  tier: null,
+  cut: null,
+  ...patch,
+});
+
+const withLines = async (run: RunDoc, lines: readonly unknown[]): Promise<RunDoc> => {
+  const answer = await house.ask("PUT", `/api/runs/${run.id}/brief`, {
+    revision: run.briefRevision,
+    words: "lines",
+    brief: { ...run.brief, lines },
+  });
+  expect([answer.status, (answer.body as ProblemDoc).errors]).toEqual([200, undefined]);
+  return answer.body as RunDoc;
+};
+
+describe("what must be done this week", () => {
+  it("asks an empty house for a material, and a new run for its kit, its day and its sheet", async () => {
+    expect((await season()).missing.map((m) => m.to)).toEqual(["/store"]);
+    const { id } = (await house.ask("POST", "/api/runs", { title: "Bare", kind: "drop-in", family: "span" })).body as { id: string };
+    expect(await dues()).toEqual(["2026-11-25 crate: Say what goes in the kit", "2026-11-25 calendar: Put it on the calendar"]);
+    await house.ask("POST", `/api/runs/${id}/sessions`, session("2026-12-05T10:00"));
+    expect(await dues()).toEqual(["2026-11-21 late crate: Say what goes in the kit"]);
+    house.at("2026-12-01T09:00:00Z");
+    expect(await dues()).toEqual(["2026-11-21 late crate: Say what goes in the kit", "2026-12-02 publish: Publish the challenge sheet"]);
+  });
+
+  it("has nothing left for a run with lines that is not due before Sunday", async () => {
+    const card = await material("Card");
+    const run = await makeRun(house, { publish: false });
+    const opens = await house.ask("PUT", `/api/runs/${run.id}`, settings(run, { opensOn: "2026-12-12" }));
+    await withLines(opens.body as RunDoc, [lineOf("one", card)]);
+    expect((await season()).missing).toEqual([]);
+    expect(await dues()).toEqual([]);
+  });
+
+  it("counts what waits to be sifted, and gets the reveal ready the day before", async () => {
+    const run = await makeRun(house);
+    const send = (name: string) =>
+      house.ask("POST", `/api/public/runs/${encodeURIComponent(run.code ?? "")}/entries`, goodEntry(name), { cookie: null });
+    await send("a");
+    expect(await dues()).toEqual(["2026-11-25 sift: Sift 1 entry"]);
+    await send("b");
+    expect(await dues()).toEqual(["2026-11-25 sift: Sift 2 entries"]);
+    const [entry] = (await house.ask("GET", `/api/runs/${run.id}/entries`)).body as { id: string; revision: number }[];
+    await house.ask("POST", `/api/runs/${run.id}/entries/${entry?.id}/decision`, {
+      decision: "accepted",
+      why: "",
+      revision: entry?.revision,
+    });
+    expect((await season()).runs[0]).toMatchObject({ waiting: 1, accepted: 1 });
+    house.at("2026-12-21T09:00:00Z");
+    expect((await dues()).at(-1)).toBe("2026-12-23 findings: Get the reveal ready");
+    house.at("2026-12-26T09:00:00Z");
+    expect((await dues()).some((words) => words.includes("reveal"))).toBe(false);
+  });
+
+  it("does not nag about what was called off", async () => {
+    const run = await makeRun(house, { publish: false });
+    expect((await dues()).length).toBeGreaterThan(0);
+    await house.ask("POST", `/api/runs/${run.id}/cancel`);
+    expect(await dues()).toEqual([]);
+  });
+});
+
+describe("the door for entries", () => {
+  it("opens and closes at midnight by the house's clock, not the server's", async () => {
+    const run = await makeRun(house);
+    const doors: string[] = [];
+    for (const instant of ["2026-11-19T22:59:00Z", "2026-11-19T23:00:00Z", "2026-12-20T22:59:59Z", "2026-12-20T23:00:00Z"]) {
+      house.at(instant);
+      doors.push((await sheetOf(run)).entries);
+    }
+    expect(doors).toEqual(["not yet", "open", "open", "closed"]);
+  });
+
+  it("refuses an entry outside its days, and says when they are", async () => {
+    const run = await makeRun(house);
+    const send = (name: string) =>
+      house.ask("POST", `/api/public/runs/${encodeURIComponent(run.code ?? "")}/entries`, goodEntry(name), { cookie: null });
+    house.at("2026-11-19T12:00:00Z");
+    const early = await send("early");
+    house.at("2026-12-21T12:00:00Z");
+    const late = await send("late");
+    expect([early.status, late.status]).toEqual([403, 403]);
+    expect((early.body as ProblemDoc).detail).toMatch(/20 Nov/);
+    expect((late.body as ProblemDoc).detail).toMatch(/20 Dec/);
+  });
+});
+
+describe("a challenge sheet's kit", () => {
+  const kit = async (units: "metric" | "imperial"): Promise<readonly string[]> => {
+    const [card, tape, clay, glue, rig] = [
+      await material("Card", { sheetWidthM: 0.5, sheetHeightM: 0.7 }),
+      await material("Tape", { unit: "mm", packSize: 50_000 }),
+      await material("Clay", { unit: "g", packSize: 1000 }),
+      await material("Glue", { unit: "ml", packSize: 1000 }),
+      await material("Tub"),
+    ];
+    const run = await makeRun(house, { publish: false, title: units });
+    const set = (await house.ask("PUT", `/api/runs/${run.id}`, settings(run, { units }))).body as RunDoc;
+    const cut = { shape: "rectangle", widthM: 0.1, heightM: 0.2, rotate: true, kerfM: 0, trimM: 0, missRate: 0 };
+    await withLines(set, [
+      lineOf("card", card, { amount: 2.5, cut }),
+      lineOf("tape", tape, { amount: 609.6 }),
+      lineOf("clay", clay, { amount: 56.699 }),
+      lineOf("glue", glue, { amount: 1500, per: "table" }),
+      lineOf("tub", rig, { kind: "reusable", per: "rig", source: "house" }),
+    ]);
+    await house.ask("POST", `/api/runs/${run.id}/publish`);
+    return (await sheetOf(await read(run.id))).lines.map((line) => line.words.replaceAll("\u00a0", " "));
+  };
+
+  it("is told in metres and grams", async () => {
+    expect(await kit("metric")).toEqual([
+      "2.5 × Card, 10 cm by 20 cm",
+      "61 cm of Tape",
+      "56.7 g of Clay",
+      "1.5 l of Glue for each table",
+      "Tub for each rig",
+    ]);
+  });
+
+  it("is told in inches and ounces where the run is", async () => {
+    expect((await kit("imperial")).slice(0, 3)).toEqual(["2.5 × Card, 3.94 in by 7.87 in", "24 in of Tape", "2 oz of Clay"]);
+  });
+
+  it("puts the planner's own caution before the last, which defers to the venue, and what the materials bring", async () => {
+    const wheat = await material("Noodles", { allergens: ["wheat"], smallPart: true });
+    const run = await makeRun(house, { publish: false });
+    const filled = await withLines(run, [lineOf("one", wheat)]);
+    const own = "Mind the wet step by the door.";
+    await house.ask("PUT", `/api/runs/${run.id}/brief`, {
+      revision: filled.briefRevision,
+      words: "a caution",
+      brief: { ...filled.brief, cautions: [{ id: "own-caution", words: own }] },
+    });
+    await house.ask("POST", `/api/runs/${run.id}/publish`);
+    const { cautions } = await sheetOf(await read(run.id));
+    expect(cautions.at(-2)).toBe(own);
+    expect(cautions.at(-1)).toMatch(/venue|local/);
+    expect(cautions.some((words) => words.includes("wheat"))).toBe(true);
+  });
+});
+
+describe("a session", () => {
+  const one = async (): Promise<RunDoc> => {
+    const run = await makeRun(house, { publish: false });
+    return (await house.ask("POST", `/api/runs/${run.id}/sessions`, session("2026-12-05T10:00"))).body as RunDoc;
+  };
+
+  it("moves, keeps its heads, and goes back by undo", async () => {
+    const run = await one();
+    const [held] = run.sessions;
+    if (!held) throw new Error("a session was added");
+    const heads = { model: "signedUp", signedUp: 20, showRate: 0.9, walkIns: 2 };
+    const moved = await house.ask("PUT", `/api/runs/${run.id}/sessions/${held.id}`, {
+      ...session("2026-12-06T11:00"),
+      heads,
+      revision: held.revision,
+    });
+    expect((moved.body as RunDoc).sessions[0]).toMatchObject({ start: "2026-12-06T11:00", heads, revision: held.revision + 1 });
+    await house.ask("POST", `/api/runs/${run.id}/undo`);
+    expect((await read(run.id)).sessions[0]).toMatchObject({ start: "2026-12-05T10:00", heads: { model: "forecast" } });
+  });
+
+  it("does not clash with itself when it is moved by an hour", async () => {
+    const run = await one();
+    const [held] = run.sessions;
+    const moved = await house.ask("PUT", `/api/runs/${run.id}/sessions/${held?.id}`, {
+      ...session("2026-12-05T11:00"),
+      revision: held?.revision,
+    });
+    expect(moved.status).toBe(200);
+  });
+
+  it("is on the season's line with its end, by the house's clock", async () => {
+    await one();
+    expect((await season()).runs[0]?.sessions[0]).toMatchObject({
+      date: "2026-12-05",
+      startAt: Date.parse("2026-12-05T09:00:00Z"),
+      endAt: Date.parse("2026-12-05T11:00:00Z"),
+      roomName: "Marsh Room",
+      cancelled: false,
+    });
+  });
+
+  it("keeps its room from being removed", async () => {
+    await one();
+    const doc = (await house.ask("GET", "/api/house")).body as { rooms: { id: string }[] };
+    const answer = await house.ask("PUT", "/api/house", { ...doc, rooms: doc.rooms.filter((room) => room.id !== "marsh-room") });
+    expect(answer.status).toBe(422);
+    expect(JSON.stringify((answer.body as ProblemDoc).errors)).toContain("Marsh Room");
+  });
+});
