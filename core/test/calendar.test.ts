@@ -79,8 +79,8 @@ describe("what a room lacks", () => {
   it("is one clash a need, each with what would solve it", () => {
     const clashes = roomLacks(room, { lengthM: 12, widthM: 8, heightM: 3.4, seats: 44, water: true, floor: "washable" });
     expect(clashes.map((c) => c.words)).toEqual([
-      "Marsh Room is 10.0 m long; this brief needs 12.0 m.",
-      "Marsh Room is 3.0 m high; this brief needs 3.4 m.",
+      "Marsh Room is 10\u00a0m long; this brief needs 12\u00a0m.",
+      "Marsh Room is 3\u00a0m high; this brief needs 3.4\u00a0m.",
       "Marsh Room seats 40; 44 are likely to be there at once.",
       "Marsh Room has a floor of carpet; this brief needs one that can be wiped.",
       "Marsh Room has no water.",
@@ -89,6 +89,8 @@ describe("what a room lacks", () => {
     expect(
       roomLacks({ ...room, heightM: null }, { lengthM: null, widthM: null, heightM: 9, seats: null, water: false, floor: "level" }),
     ).toEqual([]);
+    const tall = { lengthM: null, widthM: null, heightM: 9.144, seats: null, water: false, floor: "any" } as const;
+    expect(roomLacks(room, tall, "imperial")[0]?.words).toBe("Marsh Room is 9.84\u00a0ft high; this brief needs 30\u00a0ft.");
     const lawn = { ...room, floor: "grass" as const };
     expect(roomLacks(lawn, { lengthM: null, widthM: null, heightM: null, seats: null, water: false, floor: "level" })).toHaveLength(1);
   });

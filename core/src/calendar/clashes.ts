@@ -1,3 +1,5 @@
+import { showQuantity, type UnitChoice } from "../quantity/show.ts";
+
 /** A room with what it has. Lengths m; null where nobody measured. */
 export interface Room {
   readonly id: string;
@@ -82,8 +84,9 @@ const floorWords: Readonly<Record<Room["floor"], string>> = {
   other: "another kind",
 };
 
-/** What the room lacks of the needs, one clash a need. */
-export function roomLacks(room: Room, needs: RoomNeeds): readonly Clash[] {
+/** What the room lacks of the needs, one clash a need, in the units asked. */
+export function roomLacks(room: Room, needs: RoomNeeds, units: UnitChoice = "metric"): readonly Clash[] {
+  const show = (metres: number): string => showQuantity(metres, "length", units);
   const clashes: Clash[] = [];
   const lacks = (words: string, solve: string): void => {
     clashes.push({ kind: "room lacks", words, solve });
@@ -96,7 +99,7 @@ export function roomLacks(room: Room, needs: RoomNeeds): readonly Clash[] {
     const [need, has] = [needs[key], room[key]];
     if (need !== null && has !== null && need > has + 1e-9) {
       lacks(
-        `${room.name} is ${has.toFixed(1)} m ${word}; this brief needs ${need.toFixed(1)} m.`,
+        `${room.name} is ${show(has)} ${word}; this brief needs ${show(need)}.`,
         key === "heightM" ? "Take a higher room or lower the drop." : "Take a larger room or fewer rigs side by side.",
       );
     }

@@ -82,17 +82,7 @@ export function Calendar() {
               {run.sessions.map((held) => {
                 const room = rooms.find((r) => r.id === held.roomId);
                 const closed = closures.find((c) => c.from <= held.start.slice(0, 10) && held.start.slice(0, 10) <= c.to);
-                const lacks =
-                  room && held.endAt > now
-                    ? roomLacks(room, {
-                        lengthM: needs.lengthM,
-                        widthM: needs.widthM,
-                        heightM: needs.heightM,
-                        seats,
-                        water: needs.water,
-                        floor: needs.floor,
-                      })
-                    : [];
+                const lacks = room && held.endAt > now ? roomLacks(room, { ...needs, seats }, run.units) : [];
                 return (
                   <tr key={held.id}>
                     <td>
