@@ -45,6 +45,7 @@ export { type LineUse, type Rebuilding, spoilWithMiscuts } from "./kit/demand.ts
 export * from "./kit/heads.ts";
 export * from "./kit/learn.ts";
 export * from "./kit/manifest.ts";
+export * from "./kit/offcuts.ts";
 export * from "./kit/packing.ts";
 export * from "./kit/prepare.ts";
 export * from "./kit/rolls.ts";

@@ -7,6 +7,7 @@ import {
   collectStart,
   cutLayout,
   manifestOf,
+  offcutsServe,
   preparation,
   rectangleCount,
   tornadoOf,
@@ -25,11 +26,35 @@ const anyPlan = fc.record({
   trimH: fc.integer({ min: 0, max: 20 }),
 });
 
+describe("what offcuts serve", () => {
+  // Five strips of 100 × 600 from 700 × 500 leave one strip of 100 × 500.
+  const strips = { ...plan, parentW: 7000, parentH: 5000, pieceW: 6000, pieceH: 1000 };
+  const other = (id: string, pieceW: number, pieceH: number, patch: Partial<CutPlan> = {}) => ({
+    id,
+    plan: { ...strips, pieceW, pieceH, ...patch },
+  });
+
+  it("is what fits on them, the most useful first", () => {
+    const { offcuts, pieces } = cutLayout(strips) ?? { offcuts: [], pieces: [] };
+    expect([pieces.length, offcuts.map(({ w, h }) => [w, h])]).toEqual([5, [[1000, 5000]]]);
+    expect(offcutsServe(offcuts, [other("flags", 900, 400), other("squares", 1000, 1000), other("decks", 6000, 2000)])).toEqual([
+      { id: "squares", pieces: 5 },
+      { id: "flags", pieces: 12 },
+    ]);
+  });
+
+  it("minds the grain, the saw, and that two triangles share a rectangle", () => {
+    const { offcuts } = cutLayout(strips) ?? { offcuts: [] };
+    const only = (patch: Partial<CutPlan>) => offcutsServe(offcuts, [other("one", 2400, 900, patch)])[0]?.pieces ?? 0;
+    expect([only({}), only({ rotate: false }), only({ kerf: 300 }), only({ perRectangle: 2 })]).toEqual([2, 0, 1, 4]);
+  });
+});
+
 describe("a cut map", () => {
   it("lays out as many pieces as the count says, inside the parent, none over another", () => {
     fc.assert(
       fc.property(anyPlan, (of) => {
-        const { pieces } = cutLayout(of) ?? { pieces: [] };
+        const { pieces, offcuts } = cutLayout(of) ?? { pieces: [], offcuts: [] };
         expect(pieces).toHaveLength(rectangleCount(of).count);
         for (const piece of pieces) {
           expect(piece.x).toBeGreaterThanOrEqual(of.trimW);
@@ -39,8 +64,13 @@ describe("a cut map", () => {
           expect([piece.w, piece.h].sort((a, b) => a - b)).toEqual([of.pieceW, of.pieceH].sort((a, b) => a - b));
           if (!of.rotate) expect([piece.w, piece.h]).toEqual([of.pieceW, of.pieceH]);
         }
-        for (const [i, a] of pieces.entries())
-          for (const b of pieces.slice(i + 1)) {
+        const all = [...pieces, ...offcuts];
+        for (const left of offcuts) expect(left.x + left.w <= of.parentW && left.y + left.h <= of.parentH).toBe(true);
+        // Without a saw's loss nothing vanishes: pieces and offcuts are the whole sheet.
+        const area = all.reduce((sum, { w, h }) => sum + w * h, 0);
+        if (of.kerf === 0) expect(area).toBe((of.parentW - of.trimW) * (of.parentH - of.trimH));
+        for (const [i, a] of all.entries())
+          for (const b of all.slice(i + 1)) {
             const apart = (from: number, size: number, other: number): boolean => from + size + of.kerf <= other;
             expect(apart(a.x, a.w, b.x) || apart(b.x, b.w, a.x) || apart(a.y, a.h, b.y) || apart(b.y, b.h, a.y)).toBe(true);
           }
@@ -53,7 +83,11 @@ describe("a cut map", () => {
     expect(cutLayout({ ...plan, parentW: 1000, parentH: 500, pieceW: 500, pieceH: 500 })?.cuts).toHaveLength(1);
     expect(cutLayout({ ...plan, parentW: 900, parentH: 700, pieceW: 600, pieceH: 500, rotate: false })?.cuts).toHaveLength(2);
     expect(cutLayout({ ...plan, parentW: 500, parentH: 500, pieceW: 500, pieceH: 500 })?.cuts).toHaveLength(0);
-    expect(cutLayout({ ...plan, pieceW: 5000, pieceH: 5000 })).toEqual({ pieces: [], cuts: [] });
+    expect(cutLayout({ ...plan, pieceW: 5000, pieceH: 5000 })).toEqual({
+      pieces: [],
+      cuts: [],
+      offcuts: [{ x: 0, y: 0, w: 2100, h: 2970 }],
+    });
   });
 
   it("squares the first edges off before anything else", () => {

@@ -1,4 +1,4 @@
-import type { RunKind } from "@lampcrate/contract";
+import { cutDoc, type RunKind } from "@lampcrate/contract";
 import { type HeadsModel, usualTimes } from "@lampcrate/core";
 import { addMaterial, addStaff, type Deps, houseDoc, openDatabase, type Person, saveHouse, setUp } from "@lampcrate/server";
 import { pino } from "pino";
@@ -130,8 +130,12 @@ export async function loadDemo(folder: string, now: number, url: string): Promis
     if (roomId) run.session(id, days.saturday(week), "14:30", roomId, 90, { model: "forecast", low: 12, likely: 18, high: 26 }, "");
     for (const trial of houseTrialsOf[starter] ?? []) run.tryFirst(id, trial);
     // Its set-up begins before the boardwalk next door has been cleared: both need the house's scissors.
-    if (starter === "clip-flinger")
+    if (starter === "clip-flinger") {
       run.addLine(id, { material: "scissors", per: "team", kind: "reusable", share: 0.5, loss: 0.2, source: "house" });
+      // A flag for where the seed lands: cut from what the boardwalk's decks leave of their card.
+      const cut = cutDoc({ widthM: 0.08, heightM: 0.1 });
+      run.addLine(id, { material: "card", amount: 1, perRebuild: 0, spoilRate: 0.03, cut, standIn: "a postcard" });
+    }
   }
   stockHistory(deps, planner, (instant) => run.setClockTo(instant), now);
   db.$client.close();

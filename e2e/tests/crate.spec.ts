@@ -53,6 +53,9 @@ test("the crate says what moves its cost, and how each sheet is cut", async ({ b
   const maps = desk.getByRole("region", { name: "Cut maps" });
   await expect(maps).toContainText("5 pieces of 100\u00a0mm × 600\u00a0mm from each");
   await expect(maps.getByRole("img", { name: "How Thin card, large sheet is cut: 5 pieces, 5 cuts" })).toBeVisible();
+  await expect(maps).toContainText(
+    /Largest offcut 100\u00a0mm × 500\u00a0mm\. The offcuts of each also give 6 of 80\u00a0mm × 100\u00a0mm for Seed Flinger/,
+  );
 });
 
 test("what was left is counted; the next crate changes when what was learned is taken over, and heads can learn", async ({ browser }) => {

@@ -14,10 +14,18 @@ export interface Cut {
   readonly to: readonly [x: number, y: number];
 }
 
-/** How one parent is cut: the pieces where they lie, and the cuts that free them. */
+/** How one parent is cut: the pieces where they lie, the cuts that free them, and what is left over, largest first. */
 export interface CutLayout {
   readonly pieces: readonly Placed[];
   readonly cuts: readonly Cut[];
+  readonly offcuts: readonly Placed[];
+}
+
+/** A layout while it is being laid. */
+interface Laying {
+  readonly pieces: Placed[];
+  readonly cuts: Cut[];
+  readonly offcuts: Placed[];
 }
 
 /** More cells than this would take longer than a picture is worth. */
@@ -31,9 +39,10 @@ export function cutLayout(plan: CutPlan): CutLayout | null {
   const ys = sumsOf(height, plan.rotate ? [w, h] : [h]);
   if ((xs.length * ys.length * (xs.length + ys.length)) / 2 > mostSteps) return null;
   const table = new Table(xs, ys, w, h, plan.rotate);
-  const layout: { pieces: Placed[]; cuts: Cut[] } = { pieces: [], cuts: [] };
+  const layout: Laying = { pieces: [], cuts: [], offcuts: [] };
   trimCuts(plan, layout.cuts);
   table.lay({ x: plan.trimW, y: plan.trimH, w: width, h: height }, plan.kerf, layout);
+  layout.offcuts.sort((a, b) => b.w * b.h - a.w * a.h);
   return layout;
 }
 
@@ -66,9 +75,9 @@ class Table {
   }
 
   /** Lays a rectangle out: the split that gives most, each half in its turn; a lone piece is freed from its offcuts. */
-  lay(at: Placed, kerf: number, into: { pieces: Placed[]; cuts: Cut[] }): void {
+  lay(at: Placed, kerf: number, into: Laying): void {
     const count = this.countOf(at.w, at.h);
-    if (count === 0) return;
+    if (count === 0) return leave(at, kerf, into);
     if (count === 1) return this.layPiece(at, kerf, into);
     const found = this.split(at.w, at.h);
     if (!found) return;
@@ -84,11 +93,13 @@ class Table {
     }
   }
 
-  private layPiece(at: Placed, kerf: number, into: { pieces: Placed[]; cuts: Cut[] }): void {
+  private layPiece(at: Placed, kerf: number, into: Laying): void {
     const lies = at.w >= this.w && at.h >= this.h;
     const [w, h] = lies ? [this.w, this.h] : [this.h, this.w];
     if (at.w > w + kerf) into.cuts.push({ from: [at.x + w, at.y], to: [at.x + w, at.y + at.h - kerf] });
     if (at.h > h + kerf) into.cuts.push({ from: [at.x, at.y + h], to: [at.x + w - kerf, at.y + h] });
+    leave({ ...at, x: at.x + w, w: at.w - w }, kerf, into);
+    leave({ ...at, y: at.y + h, w, h: at.h - h }, kerf, into);
     into.pieces.push({ x: at.x, y: at.y, w: w - kerf, h: h - kerf });
   }
 
@@ -116,6 +127,11 @@ class Table {
     }
     return found;
   }
+}
+
+/** What is left over, less what its last cut took. */
+function leave({ x, y, w, h }: Placed, kerf: number, into: Laying): void {
+  if (w > kerf && h > kerf) into.offcuts.push({ x, y, w: w - kerf, h: h - kerf });
 }
 
 /** Index of the greatest point not above a value. */
