@@ -1,4 +1,5 @@
-import { type BuyProblem, type Demand, demandsOf, stockBy, unmetBy } from "./problem.ts";
+import { promisesOf } from "../season/promises.ts";
+import { type BuyProblem, type Demand, demandsOf, unmetBy } from "./problem.ts";
 
 /** A material that no supplier can bring in time for a crate, and the last day on which the quickest could have been ordered from; days from today. */
 export interface TooLate extends Demand {
@@ -31,17 +32,13 @@ function latestOrder({ suppliers, packs }: BuyProblem, { material, needBy }: Dem
   return leads.length > 0 && quickest > needBy ? needBy - quickest : null;
 }
 
-/** Crates of that day take what is left of the stock, in their order. */
+/** Crates of that day get what there is for them, and what was bought for earlier ones; the rest of their need is let go. */
 function withWhatThereIs(problem: BuyProblem, id: string, day: number): BuyProblem {
   const material = problem.materials.find((m) => m.id === id);
   if (!material) return problem;
-  const before = problem.crates.reduce((sum, crate) => (crate.needBy < day ? sum + (crate.needs[id] ?? 0) : sum), 0);
-  let left = Math.max(0, stockBy(material, day) - (material.reusable ? 0 : before));
-  const crates = problem.crates.map((crate) => {
-    if (crate.needBy !== day) return crate;
-    const gets = Math.min(left, crate.needs[id] ?? 0);
-    left -= gets;
-    return { ...crate, needs: { ...crate.needs, [id]: gets } };
-  });
+  const covered = new Map(promisesOf(material, problem.crates).map((promise) => [promise.crate, promise.covered]));
+  const crates = problem.crates.map((crate) =>
+    crate.needBy === day ? { ...crate, needs: { ...crate.needs, [id]: covered.get(crate.id) ?? 0 } } : crate,
+  );
   return { ...problem, crates };
 }

@@ -1,4 +1,5 @@
-import { type BuyProblem, stockBy } from "./problem.ts";
+import { promisesOf, takenBefore } from "../season/promises.ts";
+import { type BuyCrate, type BuyMaterial, type BuyProblem, stockBy } from "./problem.ts";
 import type { Purchase } from "./purchase.ts";
 
 /** What of a material bought goes to which crate, and what is left over; in the material's unit. */
@@ -8,28 +9,40 @@ export interface SharedOut {
   readonly left: number;
 }
 
-/** What of each pack bought goes to which crate, first needed first served, and what is left over. */
+/** What of each material bought goes to which crate, first needed first served, and what is left over. */
 export function sharedOut(problem: BuyProblem, best: Purchase): readonly SharedOut[] {
+  const crates = [...problem.crates].sort((a, b) => a.needBy - b.needBy);
   return problem.materials.flatMap((material) => {
     const bought = best.packs.reduce((sum, { id, count }) => {
       const pack = problem.packs.find((p) => p.id === id);
       return pack?.material === material.id ? sum + pack.size * count : sum;
     }, 0);
     if (bought === 0) return [];
-    let used = 0;
-    let left = bought;
-    const crates: Record<string, number> = {};
-    for (const crate of [...problem.crates].sort((a, b) => a.needBy - b.needBy)) {
-      const need = crate.needs[material.id] ?? 0;
-      const fromStock = Math.min(Math.max(0, stockBy(material, crate.needBy) - used), need);
-      const fromNew = Math.min(left, need - fromStock);
-      if (fromNew > 0) crates[crate.id] = fromNew;
-      // What comes back serves the next crate again; what is used does not.
-      if (!material.reusable) [used, left] = [used + fromStock, left - fromNew];
-    }
-    return [
-      { material: material.id, crates, left: material.reusable ? Math.max(0, bought - Math.max(0, ...Object.values(crates))) : left },
-    ];
+    const given = material.reusable ? lent(material, crates, bought) : handedOut(material, crates, bought);
+    const used = material.reusable ? Math.max(0, ...given.map(([, amount]) => amount)) : given.reduce((sum, [, amount]) => sum + amount, 0);
+    return [{ material: material.id, crates: Object.fromEntries(given), left: bought - used }];
+  });
+}
+
+type Given = readonly (readonly [crate: string, amount: number])[];
+
+/** What is used up: each crate gets what it lacks while there is any. */
+function handedOut(material: BuyMaterial, crates: readonly BuyCrate[], bought: number): Given {
+  let left = bought;
+  return promisesOf(material, crates).flatMap(({ crate, short }) => {
+    const gets = Math.min(left, short);
+    left -= gets;
+    return gets > 0 ? [[crate, gets] as const] : [];
+  });
+}
+
+/** What comes back: every crate gets what the stock alone would not give it, and what was bought is lent on. */
+function lent(material: BuyMaterial, crates: readonly BuyCrate[], bought: number): Given {
+  return crates.flatMap((crate) => {
+    const need = crate.needs[material.id] ?? 0;
+    const there = Math.max(0, stockBy(material, crate.needBy) - takenBefore(material, crate, crates));
+    const gets = Math.min(bought, Math.max(0, need - there));
+    return gets > 0 ? [[crate.id, gets] as const] : [];
   });
 }
 
