@@ -116,5 +116,7 @@ function ordersOf(problem: BuyProblem, purchase: Purchase): readonly OrderOfPack
 function forWhom(materialId: string, of: PackShare | undefined, names: Names): string {
   if (!of) return "";
   const crates = Object.entries(of.crates).map(([crate, amount]) => `${names.amount(materialId, amount)} for ${names.crate(crate)}`);
-  return [...crates, ...(of.left > 0 ? [`${names.amount(materialId, of.left)} left over`] : [])].join("; ");
+  // Losses are expected values, so needs may have parts: a part that is needed takes a whole one.
+  const left = Math.floor(of.left + 1e-9);
+  return [...crates, ...(left > 0 ? [`${names.amount(materialId, left)} left over`] : [])].join("; ");
 }

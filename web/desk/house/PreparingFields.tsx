@@ -2,6 +2,7 @@ import type { PreparingDoc } from "@lampcrate/contract";
 import { Checkbox, InputNumber } from "antd";
 import type { ReactNode } from "react";
 import { Labelled } from "../shell/Labelled.tsx";
+import "./house.css";
 
 const weekdays = ["Mon", "Tue", "Wed", "Thu", "Fri", "Sat", "Sun"] as const;
 const tasks = [
@@ -62,23 +63,59 @@ export function PreparingFields({ preparing, onChange, trouble }: PreparingField
           true,
         )}
       </div>
-      {tasks.map(([id, words]) => (
-        <div key={id} className="row" style={{ alignItems: "end" }} role="group" aria-label={words}>
-          <strong style={{ width: 160 }}>{words}</strong>
-          {number("seconds each", times[id].each, (each) => onChange({ ...preparing, times: { ...times, [id]: { ...times[id], each } } }))}
-          {number("set-up, seconds", times[id].setup, (setup) =>
-            onChange({ ...preparing, times: { ...times, [id]: { ...times[id], setup } } }),
-          )}
-          {number(
-            "for every",
-            times[id].batch,
-            (batch) => onChange({ ...preparing, times: { ...times, [id]: { ...times[id], batch } } }),
-            1,
-            true,
-          )}
-        </div>
-      ))}
+      <TaskTimes times={times} onChange={(next) => onChange({ ...preparing, times: next })} />
       {trouble}
     </section>
+  );
+}
+
+const columns = [
+  ["each", "Seconds each"],
+  ["setup", "Seconds to set up"],
+  ["batch", "for every so many"],
+] as const;
+
+/** How long each kind of work takes: seconds for each, and seconds to set up for every so many. */
+function TaskTimes({
+  times,
+  onChange,
+}: {
+  readonly times: PreparingDoc["times"];
+  readonly onChange: (times: PreparingDoc["times"]) => void;
+}) {
+  return (
+    <table className="task-times">
+      <thead>
+        <tr>
+          <th scope="col">
+            <span className="unseen">Work</span>
+          </th>
+          {columns.map(([id, words]) => (
+            <th key={id} scope="col">
+              {words}
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {tasks.map(([task, words]) => (
+          <tr key={task}>
+            <th scope="row">{words}</th>
+            {columns.map(([column, label]) => (
+              <td key={column}>
+                <InputNumber
+                  aria-label={`${words}: ${label.toLowerCase()}`}
+                  min={column === "batch" ? 1 : 0}
+                  {...(column === "batch" ? { precision: 0 } : {})}
+                  style={{ width: 110 }}
+                  value={times[task][column]}
+                  onChange={(next) => next !== null && onChange({ ...times, [task]: { ...times[task], [column]: next } })}
+                />
+              </td>
+            ))}
+          </tr>
+        ))}
+      </tbody>
+    </table>
   );
 }
