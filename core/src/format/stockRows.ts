@@ -126,7 +126,8 @@ function readRow(
   const words: string[] = [];
   const read = <T>(column: Column, now: T, parse: (typed: string) => T | { readonly message: string }, show: (value: T) => string): T => {
     const typed = cell(column);
-    if (typed === "") return now;
+    // What the file says unchanged stays, even where it could not be typed anew: stock below nothing.
+    if (typed === "" || typed === show(now)) return now;
     const found = parse(typed);
     if (typeof found === "object" && found !== null && "message" in found) {
       wrong.push({ column, message: found.message });
@@ -182,7 +183,9 @@ function lengthOf(typed: string): number | { readonly message: string } {
   const asked = { dimension: "length", defaultUnit: "mm" } as const;
   const read = parseQuantity(typed, asked);
   if (!read.ok) return { message: refusalWords(read.reason, typed, asked) };
-  return read.si > 0 && read.si <= 100 ? read.si : { message: "A sheet's side is more than nothing and at most 100 m." };
+  return read.si > 0 && read.si <= 100
+    ? Math.round(read.si * 1e9) / 1e9
+    : { message: "A sheet's side is more than nothing and at most 100 m." };
 }
 
 const sizeWords = (m: number | null): string => (m === null ? "" : `${Math.round(m * 1e6) / 1e3} mm`);

@@ -1,0 +1,167 @@
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { readStockRows, type StockRow, stockCells, stockColumns } from "../src/index.ts";
+
+const card: StockRow & { readonly id: string } = {
+  id: "card",
+  name: "Thin card",
+  unit: "piece",
+  onHand: 40,
+  packSize: 25,
+  packPriceCents: 1150,
+  sheetWidthM: 0.7,
+  sheetHeightM: 0.5,
+  allergens: [],
+  smallPart: false,
+  latex: false,
+  perWeek: null,
+};
+const tape = {
+  ...card,
+  id: "tape",
+  name: "Tape",
+  unit: "mm",
+  onHand: 119_500,
+  packSize: 50_000,
+  sheetWidthM: null,
+  sheetHeightM: null,
+} as const;
+
+const anyRow: fc.Arbitrary<StockRow> = fc.record({
+  name: fc.stringMatching(/^[A-Za-z=+@-][A-Za-z0-9 ,;'"-]{0,30}[a-z]$/),
+  unit: fc.constantFrom("piece", "mm", "g", "ml"),
+  onHand: fc.integer({ min: -500, max: 200_000 }),
+  packSize: fc.integer({ min: 1, max: 60_000 }),
+  packPriceCents: fc.integer({ min: 0, max: 900_000 }),
+  sheetWidthM: fc.option(
+    fc.integer({ min: 1, max: 3000 }).map((mm) => mm / 1000),
+    { nil: null },
+  ),
+  sheetHeightM: fc.option(
+    fc.integer({ min: 1, max: 30_000 }).map((mm) => mm / 1000),
+    { nil: null },
+  ),
+  allergens: fc.uniqueArray(fc.constantFrom("wheat", "egg", "milk", "nuts"), { maxLength: 3 }),
+  smallPart: fc.boolean(),
+  latex: fc.boolean(),
+  perWeek: fc.option(fc.integer({ min: 1, max: 900 }), { nil: null }),
+});
+
+const file = (...rows: readonly (readonly string[])[]) => [stockColumns, ...rows];
+
+describe("a store room file", () => {
+  it("read back unchanged changes nothing, stock below nothing included", () => {
+    fc.assert(
+      fc.property(fc.uniqueArray(anyRow, { selector: (row) => row.name.trim().toLowerCase(), maxLength: 8 }), (rows) => {
+        const known = rows.map((row, i) => ({ ...row, name: row.name.trim(), id: `m${i}` }));
+        const { changes, wrong } = readStockRows(file(...known.map(stockCells)), known);
+        expect(wrong).toEqual([]);
+        expect(changes.map((change) => [change.id, change.words])).toEqual(known.map((row) => [row.id, []]));
+        for (const [i, change] of changes.entries()) {
+          const { id: _, ...before } = known[i] ?? { id: "" };
+          expect(change.values).toEqual(before);
+        }
+      }),
+    );
+  });
+
+  it("makes the same materials in an empty store room", () => {
+    fc.assert(
+      fc.property(anyRow, (row) => {
+        const whole = { ...row, name: row.name.trim(), onHand: Math.abs(row.onHand) };
+        const { changes, wrong } = readStockRows(file(stockCells(whole)), []);
+        expect(wrong).toEqual([]);
+        expect(changes[0]).toMatchObject({ id: null, row: 2, values: whole });
+      }),
+    );
+  });
+
+  it("takes its columns in any order, leaves what it does not name, and says what is different", () => {
+    const rows = [
+      ["on hand", "Name"],
+      ["52", "THIN CARD"],
+      ["", "tape"],
+      ["  ", "  "],
+    ];
+    const { changes, wrong } = readStockRows(rows, [card, tape]);
+    expect(wrong).toEqual([]);
+    const { id: _, ...kept } = card;
+    expect(changes[0]).toEqual({ row: 2, id: "card", values: { ...kept, onHand: 52 }, words: ["on hand 40 to 52"] });
+    expect(changes[1]).toMatchObject({ row: 3, id: "tape", words: [] });
+    expect(changes).toHaveLength(2);
+  });
+
+  it.each([
+    ["unit", "barrel", /no unit of the store room/],
+    ["on hand", "some", /no amount/],
+    ["on hand", "-4", /below zero/],
+    ["pack size", "0", /More than nothing/],
+    ["pack price", "1,500", /Does 1,500 mean/],
+    ["pack price", "dear", /no price/],
+    ["sheet across", "2 kg", /length/],
+    ["sheet along", "400 m", /at most 100 m/],
+    ["small part", "perhaps", /yes or no/],
+    ["collected a week", "0", /More than nothing/],
+  ] as const)("says by its row what is wrong with %s “%s”", (column, typed, says) => {
+    const rows = [
+      ["name", column],
+      ["Thin card", typed],
+      ["Tape", ""],
+    ];
+    const { changes, wrong } = readStockRows(rows, [card, tape]);
+    expect(wrong).toEqual([{ row: 2, column, message: expect.stringMatching(says) }]);
+    expect(changes.map((change) => change.id)).toEqual(["tape"]);
+  });
+
+  it("names a column it does not know, a name that stands twice, and a row without one", () => {
+    expect(
+      readStockRows(
+        [
+          ["name", "colour"],
+          ["Thin card", "red"],
+        ],
+        [card],
+      ),
+    ).toMatchObject({
+      changes: [],
+      wrong: [{ row: 1, column: "colour" }],
+    });
+    expect(readStockRows([["unit"], ["piece"]], []).wrong).toMatchObject([{ row: 1, column: "name" }]);
+    const twice = readStockRows(
+      [
+        ["name", "on hand"],
+        ["Reed", "3"],
+        ["reed", "4"],
+        ["", "5"],
+      ],
+      [],
+    );
+    expect(twice.wrong).toMatchObject([
+      { row: 3, column: "name", message: "“reed” stands in row 2 already." },
+      { row: 4, column: "name" },
+    ]);
+    expect(readStockRows([], [])).toMatchObject({ changes: [], wrong: [{ column: "name" }] });
+  });
+
+  it("does not change a material's unit: what is on hand is kept in it", () => {
+    expect(
+      readStockRows(
+        [
+          ["name", "unit"],
+          ["Tape", "g"],
+        ],
+        [tape],
+      ).wrong,
+    ).toMatchObject([{ row: 2, column: "unit" }]);
+  });
+
+  it("never throws, whatever stands in it", () => {
+    fc.assert(
+      fc.property(fc.array(fc.array(fc.string({ maxLength: 14 }), { maxLength: 12 }), { maxLength: 5 }), (rows) => {
+        const { changes, wrong } = readStockRows([stockColumns, ...rows], [card]);
+        expect(changes.every((change) => Number.isFinite(change.values.onHand))).toBe(true);
+        expect(wrong.every((item) => item.message.length > 5)).toBe(true);
+      }),
+    );
+  });
+});
