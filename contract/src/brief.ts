@@ -33,6 +33,8 @@ export interface BriefLine {
   readonly source: "packed" | "home" | "house";
   /** What may stand in for it, in words for the sheet. */
   readonly standIn: string;
+  /** How much of the stand-in for one unit of the material. */
+  readonly standInRatio: number;
   readonly tier: string | null;
   readonly cut: CutDoc | null;
 }

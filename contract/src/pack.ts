@@ -4,8 +4,10 @@ import type { MaterialInput } from "./material.ts";
 import type { RunKind, RunSettings } from "./run.ts";
 
 /** A line of a pack names its material by key. */
-export interface PackLine extends Omit<BriefLine, "materialId"> {
+export interface PackLine extends Omit<BriefLine, "materialId" | "standInRatio"> {
   readonly material: string;
+  /** 1 where a pack does not say. */
+  readonly standInRatio?: number;
 }
 
 /** A material as it travels: what it is, not how much of it a house has. */

@@ -32,6 +32,7 @@ export const line = (materialId: string, patch: Partial<BriefLine> = {}): BriefL
   loss: 0.2,
   source: "packed",
   standIn: "",
+  standInRatio: 1,
   tier: null,
   cut: null,
   ...patch,

@@ -56,6 +56,7 @@ export * from "./kit/season/starts.ts";
 export { targetFromCosts } from "./kit/serviceLevel.ts";
 export * from "./kit/sheets.ts";
 export { coverProgram, type Solve, type Solved, type SolveLimits } from "./kit/solver.ts";
+export * from "./kit/standIn.ts";
 export * from "./kit/tornado.ts";
 export { type Grouping, type Per, unitsFor } from "./kit/units.ts";
 export { tQuantile } from "./numeric/student.ts";

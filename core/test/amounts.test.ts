@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { amountWords, parsePlain, readAmount, readPrice } from "../src/index.ts";
+import { amountWords, parsePlain, readAmount, readPrice, standInFor } from "../src/index.ts";
 
 describe("amounts of a material", () => {
   it.each([
@@ -51,6 +51,18 @@ describe("amounts of a material", () => {
         expect(read.ok && Math.abs(read.amount - amount) <= Math.max(0.5, amount * 0.05)).toBe(true);
       }),
     );
+  });
+});
+
+describe("stand-ins", () => {
+  it("are told with as much as it takes: whole pieces, rounded up, or the material's own unit", () => {
+    const bowls = { words: "paper bowls", ratio: 2, unit: "piece" } as const;
+    expect([standInFor(6, bowls, "metric"), standInFor(25, { ...bowls, ratio: 0.5 }, "metric")]).toEqual([
+      "12 × paper bowls",
+      "13 × paper bowls",
+    ]);
+    expect(standInFor(600, { words: "yarn", ratio: 1.5, unit: "mm" }, "metric")).toBe("90\u00a0cm of yarn");
+    expect(standInFor(609.6, { words: "yarn", ratio: 1, unit: "mm" }, "imperial")).toBe("24\u00a0in of yarn");
   });
 });
 

@@ -17,12 +17,21 @@ describe("lines pasted from a spreadsheet", () => {
     );
     expect(troubles).toEqual([]);
     expect(lines).toMatchObject([
-      { materialId: "cup", amount: 2, per: "builder", spoilRate: 0.04, standIn: "yoghurt pot" },
+      { materialId: "cup", amount: 2, per: "builder", spoilRate: 0.04, standIn: { words: "yoghurt pot", ratio: 1 } },
       { materialId: "string", amount: 1200, per: "team", spoilRate: null },
       { materialId: "sand", per: "rig" },
       { materialId: "paint", amount: 30, per: null, spoilRate: 0.1 },
     ]);
     expect(lines[2]?.amount).toBeCloseTo(226.796185, 9);
+  });
+
+  it("say how many stand in for one by “2 × …”, and never take a length for that", () => {
+    const standInOf = (text: string) => pastedLines(rows(`Paper cup|2|builder||${text}`), materials).lines[0]?.standIn;
+    expect(standInOf("2 × paper bowls")).toEqual({ words: "paper bowls", ratio: 2 });
+    expect(standInOf("0,5 x cereal boxes")).toEqual({ words: "cereal boxes", ratio: 0.5 });
+    expect(standInOf("10 m of yarn")).toEqual({ words: "10 m of yarn", ratio: 1 });
+    expect(standInOf("0 × nothing")).toEqual({ words: "0 × nothing", ratio: 1 });
+    expect(standInOf("")).toEqual({ words: "", ratio: 1 });
   });
 
   it("follow headings in whatever order, and leave empty rows and other columns alone", () => {

@@ -47,7 +47,9 @@ export const boardwalk: DemoBrief = {
       perRebuild: 0.5,
       spoilRate: 0.05,
       cut: cutDoc({ widthM: 0.1, heightM: 0.6 }),
-      standIn: "cereal boxes",
+      standIn: "cereal boxes, opened out",
+      // A box gives two strips, joined in the middle.
+      standInRatio: 0.5,
     },
     { material: "tape", per: "team", kind: "measured", amount: 1200, spread: 0.4, standIn: "paper glue" },
     { material: "scissors", per: "team", kind: "reusable", share: 0.38, unitsPerItem: 1, loss: 0.5, source: "house" },

@@ -27,6 +27,7 @@ async function twentyLines(page: Page, house: House, id: string): Promise<void> 
       loss: 0.5,
       source: "packed",
       standIn: "",
+      standInRatio: 1,
       tier: null,
       cut: null,
     };

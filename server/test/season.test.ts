@@ -62,6 +62,7 @@ const lineOf = (id: string, of: MaterialDoc, patch: Record<string, unknown> = {}
   loss: 0.3,
   source: "packed",
   standIn: "",
+  standInRatio: 1,
   tier: null,
   cut: null,
   ...patch,
@@ -173,6 +174,19 @@ describe("a challenge sheet's kit", () => {
     await house.ask("POST", `/api/runs/${run.id}/publish`);
     return (await sheetOf(await read(run.id))).lines.map((line) => line.words.replaceAll("\u00a0", " "));
   };
+
+  it("says how much of a stand-in takes a line's place, where it is not as much", async () => {
+    const [card, yarn] = [await material("Card"), await material("String", { unit: "mm", packSize: 10_000 })];
+    const run = await makeRun(house, { publish: false });
+    await withLines(run, [
+      lineOf("card", card, { amount: 3, standIn: "cereal boxes", standInRatio: 0.5 }),
+      lineOf("yarn", yarn, { amount: 600, standIn: "yarn", standInRatio: 1.5 }),
+      lineOf("more", card, { amount: 3, standIn: "postcards" }),
+    ]);
+    await house.ask("POST", `/api/runs/${run.id}/publish`);
+    const { lines } = await sheetOf(await read(run.id));
+    expect(lines.map((line) => line.standIn.replaceAll("\u00a0", " "))).toEqual(["2 × cereal boxes", "90 cm of yarn", "postcards"]);
+  });
 
   it("is told in metres and grams", async () => {
     expect(await kit("metric")).toEqual([

@@ -24,6 +24,7 @@ const briefLine = Joi.object({
   loss: Joi.number().min(0).max(500).required(),
   source: Joi.string().valid("packed", "home", "house").required(),
   standIn: text(160).required(),
+  standInRatio: Joi.number().min(0.01).max(1000).default(1),
   tier: id.allow(null).required(),
   cut: Joi.object({
     shape: Joi.string().valid("rectangle", "triangle", "disc", "length").required(),

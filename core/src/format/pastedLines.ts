@@ -1,4 +1,5 @@
 import { readAmount } from "../kit/amountRead.ts";
+import { readStandIn, type StandIn } from "../kit/standIn.ts";
 import { parseQuantity } from "../quantity/parse.ts";
 
 /** A material that a pasted row may name. */
@@ -14,7 +15,7 @@ export interface PastedLine {
   readonly amount: number;
   readonly per: "builder" | "team" | "table" | "rig" | "session" | "series" | null;
   readonly spoilRate: number | null;
-  readonly standIn: string;
+  readonly standIn: Pick<StandIn, "words" | "ratio">;
 }
 
 /** What a paste holds: rows that can be taken, and for each other one what is wrong with it, by its number from 1. */
@@ -86,7 +87,13 @@ function readRow(at: (column: Column) => string, materials: readonly NamedMateri
   if (per !== "" && !unit) return { words: `“${at("per")}” is not one of ${units.join(", ")}.` };
   const spoil = at("spoil") === "" ? null : readShare(at("spoil"));
   if (Number.isNaN(spoil)) return { words: `“${at("spoil")}” is no spoil rate from 0 to 95 %.` };
-  return { materialId: material.id, amount: amount.amount, per: unit ?? null, spoilRate: spoil, standIn: at("stand-in").slice(0, 160) };
+  return {
+    materialId: material.id,
+    amount: amount.amount,
+    per: unit ?? null,
+    spoilRate: spoil,
+    standIn: readStandIn(at("stand-in").slice(0, 160)),
+  };
 }
 
 function readShare(text: string): number {

@@ -80,6 +80,7 @@ export function usualLine(id: string, materialId: string): BriefDoc["lines"][num
     loss: 0.3,
     source: "packed",
     standIn: "",
+    standInRatio: 1,
     tier: null,
     cut: null,
   };

@@ -104,6 +104,7 @@ function briefOf(pack: ChallengePack, idOf: (key: string) => string): BriefDoc {
       loss: line.loss,
       source: line.source,
       standIn: line.standIn,
+      standInRatio: line.standInRatio ?? 1,
       tier: line.tier,
       cut: line.cut === null ? null : cutDoc(line.cut),
     })),

@@ -9,6 +9,7 @@ import {
   type StockUnit,
   showNumber,
   showQuantity,
+  standInFor,
   startOfDay,
   type UnitChoice,
 } from "@lampcrate/core";
@@ -49,7 +50,9 @@ function sheetLine(line: FrozenBrief["brief"]["lines"][number], frozen: FrozenBr
   const each = line.per === "builder" || line.per === "team" ? "" : ` for each ${line.per}`;
   const amount = line.kind === "reusable" ? "" : `${eachWords(line.amount, material?.unit ?? "piece", units)} `;
   const size = line.cut ? `, ${showQuantity(line.cut.widthM, "length", units)} by ${showQuantity(line.cut.heightM, "length", units)}` : "";
-  return { words: `${amount}${name}${size}${each}`, source: line.source, standIn: line.standIn };
+  const of = { words: line.standIn, ratio: line.standInRatio ?? 1, unit: material?.unit ?? ("piece" as const) };
+  const standIn = of.ratio === 1 || of.words === "" ? of.words : standInFor(line.kind === "reusable" ? 1 : line.amount, of, units);
+  return { words: `${amount}${name}${size}${each}`, source: line.source, standIn };
 }
 
 /** How much one takes; parts of a piece, such as learned amounts have, to one decimal. */

@@ -15,7 +15,7 @@ export const floats: readonly Starter[] = [
     protocolNote:
       "First goal: it floats by itself for half a minute. Only then the washers, from the middle outward, until water comes over or it tips.",
     lines: [
-      ["cork", "builder", 8, { perRebuild: 0.2, spoilRate: 0.02, standIn: "sealed straws" }],
+      ["cork", "builder", 8, { perRebuild: 0.2, spoilRate: 0.02, standIn: "sealed straws", standInRatio: 2 }],
       ["stick", "builder", 6, { perRebuild: 0.5, standIn: "twigs" }],
       ["band-middle", "builder", 6, { perRebuild: 0.3, spoilRate: 0.04, standIn: "string" }],
       ["washer", "rig", 80, { ...kept, standIn: "coins of one kind, weighed" }],

@@ -127,7 +127,7 @@ export const launches: readonly Starter[] = [
     protocolNote:
       "Side error is measured at a right angle to the lane's middle line. One foot, flat shoes, the same stomper for old and new.",
     lines: [
-      ["construction", "team", 3, { perRebuild: 0.6, spoilRate: 0.05, standIn: "copy paper, two layers" }],
+      ["construction", "team", 3, { perRebuild: 0.6, spoilRate: 0.05, standIn: "copy paper, in layers", standInRatio: 2 }],
       ["tape-holds", "team", 1500, measured()],
       ["clay", "team", 10, { ...measured(0.3), standIn: "a coin taped inside" }],
       ["bottle", "rig", 2, { ...kept, perRebuild: 0, spoilRate: 0.15, standIn: "any soft bottle without cracks" }],

@@ -24,13 +24,24 @@ export function TooLateList({ late, names, doc }: { readonly late: readonly TooL
                 </>
               )
             ) : (
-              <>The quickest supplier had to be asked by {names.day(item.latestOrder)}. Borrow it, use a stand-in, or let fewer build.</>
+              <>
+                The quickest supplier had to be asked by {names.day(item.latestOrder)}. Borrow it, use {standInsOf(doc, item)}, or let fewer
+                build.
+              </>
             )}
           </li>
         ))}
       </ul>
     </section>
   );
+}
+
+/** What the runs concerned name as stand-ins for a material. */
+function standInsOf({ runs }: BuyingDoc, { crates, material }: TooLate): string {
+  const found = runs
+    .filter((run) => crates.includes(run.id) || run.sessions.some((session) => crates.includes(session.id)))
+    .flatMap((run) => run.brief.lines.filter((line) => line.materialId === material && line.standIn !== "").map((line) => line.standIn));
+  return found.length === 0 ? "a stand-in" : [...new Set(found)].join(" or ");
 }
 
 const sells = (doc: BuyingDoc, material: string): boolean =>

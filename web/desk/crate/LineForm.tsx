@@ -113,9 +113,23 @@ export function LineForm({ line, material, units, onChange, onRemove }: LineForm
         )}
       </div>
       {line.kind === "counted" ? <CutFields line={line} material={material} units={units} onChange={onChange} /> : null}
-      <Labelled label="What may stand in for it, for the sheet">
-        <Input maxLength={160} value={line.standIn} onChange={(event) => onChange({ standIn: event.target.value }, "stand-in")} />
-      </Labelled>
+      <div className="row" style={{ alignItems: "end", flexWrap: "nowrap" }}>
+        <div style={{ flex: 1 }}>
+          <Labelled label="What may stand in for it, for the sheet">
+            <Input maxLength={160} value={line.standIn} onChange={(event) => onChange({ standIn: event.target.value }, "stand-in")} />
+          </Labelled>
+        </div>
+        <Labelled label="how much of it for one">
+          <InputNumber
+            style={{ width: 130 }}
+            min={0.01}
+            max={1000}
+            disabled={line.standIn === ""}
+            value={line.standInRatio}
+            onChange={(next) => next !== null && onChange({ standInRatio: next }, `${next} × the stand-in`)}
+          />
+        </Labelled>
+      </div>
       <div>
         <button type="button" className="second" onClick={onRemove}>
           Take this line out

@@ -27,7 +27,8 @@ export function PasteLines({ onDone }: { readonly onDone: () => void }) {
           amount: pasted.amount,
           per: pasted.per ?? usual.per,
           spoilRate: pasted.spoilRate ?? usual.spoilRate,
-          standIn: pasted.standIn,
+          standIn: pasted.standIn.words,
+          standInRatio: pasted.standIn.ratio,
         },
       ];
     });

@@ -1,5 +1,5 @@
 import type { BriefLine, MaterialDoc } from "@lampcrate/contract";
-import { amountWords, type ManifestLine, type UnitChoice } from "@lampcrate/core";
+import { amountWords, type ManifestLine, standInFor, type UnitChoice } from "@lampcrate/core";
 
 /** Cents as money of the house. */
 export function money(cents: number, currency: string): string {
@@ -39,10 +39,17 @@ export function lineSays(
         : material.packSize === 1
           ? ""
           : `, ${packs} ${packs === 1 ? "pack" : "packs"} of ${amountWords(material.packSize, material.unit, choice)}`;
-    return { words: `${cut}${unit} short${pack}`, short: true };
+    return { words: `${cut}${unit} short${pack}${standInWords(line, of, material, choice)}`, short: true };
   }
   if (of.kind === "reusable") return { words: `${cut}on hand; comes back afterwards`, short: false };
   return { words: `${cut}on hand; about ${amountWords(line.leftOver, material.unit, choice)} left over`, short: false };
+}
+
+/** What would stand in for what is short; pieces, where they are cut from what is short. */
+function standInWords(line: ManifestLine, of: BriefLine, { unit }: MaterialDoc, choice: UnitChoice): string {
+  if (of.standIn === "") return "";
+  const pieces = line.parents === null ? line.short : Math.min(line.quantity, line.short * (line.piecesPerParent ?? 0));
+  return `; or ${standInFor(pieces, { words: of.standIn, ratio: of.standInRatio, unit }, choice)}`;
 }
 
 /** What a line counts by, for a sentence. */

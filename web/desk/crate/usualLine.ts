@@ -16,6 +16,7 @@ export function usualLine(id: string, material: MaterialDoc, brief: Pick<BriefDo
     loss: 0.3,
     source: "packed",
     standIn: "",
+    standInRatio: 1,
     tier: null,
     cut: null,
   };

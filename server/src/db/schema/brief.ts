@@ -58,6 +58,7 @@ export const briefLine = sqliteTable(
     loss: real("loss").notNull(),
     source: text("source", { enum: ["packed", "home", "house"] }).notNull(),
     standIn: text("stand_in").notNull(),
+    standInRatio: real("stand_in_ratio").notNull().default(1),
     tier: text("tier"),
     cut: text("cut", { mode: "json" }).$type<Parameters<typeof cutDoc>[0] | null>(),
   },

@@ -1,0 +1,1 @@
+ALTER TABLE `brief_line` ADD `stand_in_ratio` real DEFAULT 1 NOT NULL;
