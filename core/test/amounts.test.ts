@@ -58,8 +58,8 @@ describe("stand-ins", () => {
   it("are told with as much as it takes: whole pieces, rounded up, or the material's own unit", () => {
     const bowls = { words: "paper bowls", ratio: 2, unit: "piece" } as const;
     expect([standInFor(6, bowls, "metric"), standInFor(25, { ...bowls, ratio: 0.5 }, "metric")]).toEqual([
-      "12 × paper bowls",
-      "13 × paper bowls",
+      "12\u00a0×\u00a0paper bowls",
+      "13\u00a0×\u00a0paper bowls",
     ]);
     expect(standInFor(600, { words: "yarn", ratio: 1.5, unit: "mm" }, "metric")).toBe("90\u00a0cm of yarn");
     expect(standInFor(609.6, { words: "yarn", ratio: 1, unit: "mm" }, "imperial")).toBe("24\u00a0in of yarn");

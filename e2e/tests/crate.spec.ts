@@ -57,7 +57,7 @@ test("the crate says what moves its cost, and how each sheet is cut", async ({ b
     /Largest offcut 100\u00a0mm × 500\u00a0mm\. The offcuts of each also give 6 of 80\u00a0mm × 100\u00a0mm for Seed Flinger/,
   );
   const card = desk.getByRole("region", { name: "Manifest" }).locator(".crate-line", { hasText: "Thin card" });
-  await expect(card).toContainText(/\d+ sheets? short, 1 pack of 25; or \d+ × cereal boxes, opened out/);
+  await expect(card).toContainText(/\d+ sheets? short, 1 pack of 25; or \d+\u00a0×\u00a0cereal boxes, opened out/);
 });
 
 test("what was left is counted; the next crate changes when what was learned is taken over, and heads can learn", async ({ browser }) => {

@@ -132,11 +132,13 @@ describe("what is said under a line of the crate", () => {
 
   it("names what would stand in, and how much of it for what is short", () => {
     const bowl = { standIn: "paper bowls", standInRatio: 2 };
-    expect(says({ short: 3 }, bowl, { packSize: 1 }).words).toBe("3 short; or 6 × paper bowls");
+    expect(says({ short: 3 }, bowl, { packSize: 1 }).words).toBe("3 short; or 6\u00a0×\u00a0paper bowls");
     expect(says({}, bowl).words).toBe("on hand; about 6 left over");
     const cut = { shape: "rectangle" } as unknown as BriefLine["cut"];
     const boxes = { cut, standIn: "cereal boxes", standInRatio: 0.5 };
-    expect(says({ parents: 8, piecesPerParent: 5, short: 3 }, boxes).words).toMatch(/3 sheets short, 1 pack of 25; or 8 × cereal boxes$/);
+    expect(says({ parents: 8, piecesPerParent: 5, short: 3 }, boxes).words).toMatch(
+      /3 sheets short, 1 pack of 25; or 8\u00a0×\u00a0cereal boxes$/,
+    );
   });
 
   it("counts sheets and rolls where pieces are cut from them", () => {
