@@ -61,6 +61,7 @@ describe("stand-ins", () => {
       "12\u00a0×\u00a0paper bowls",
       "13\u00a0×\u00a0paper bowls",
     ]);
+    expect(standInFor(38, { words: "a foil ball", ratio: 1, unit: "piece" }, "metric")).toBe("38\u00a0×\u00a0foil ball");
     expect(standInFor(600, { words: "yarn", ratio: 1.5, unit: "mm" }, "metric")).toBe("90\u00a0cm of yarn");
     expect(standInFor(609.6, { words: "yarn", ratio: 1, unit: "mm" }, "imperial")).toBe("24\u00a0in of yarn");
   });

@@ -9,10 +9,10 @@ export interface StandIn {
   readonly unit: StockUnit;
 }
 
-/** So much of a material as its stand-in: "12 × paper bowl", "90 cm of yarn". Whole pieces, rounded up. */
+/** So much of a material as its stand-in: "12 × paper bowl", "90 cm of yarn". Whole pieces, rounded up; "a foil ball" loses its article. */
 export function standInFor(amount: number, { words, ratio, unit }: StandIn, choice: UnitChoice): string {
   if (unit !== "piece") return `${amountWords(amount * ratio, unit, choice)} of ${words}`;
-  return `${showNumber(Math.ceil(amount * ratio - 1e-9), 0)}\u00a0×\u00a0${words}`;
+  return `${showNumber(Math.ceil(amount * ratio - 1e-9), 0)}\u00a0×\u00a0${words.replace(/^an? /i, "")}`;
 }
 
 /** Reads "2 × paper bowl": how many stand in for one, and what; 1 where no number and × stand before it. */

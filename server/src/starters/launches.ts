@@ -17,7 +17,7 @@ export const launches: readonly Starter[] = [
     lines: [
       ["stick", "builder", 6, { perRebuild: 0.3, spoilRate: 0.02, standIn: "stiff card strips" }],
       ["clip", "builder", 1, { perRebuild: 0, spoilRate: 0.02, standIn: "two sticks with a band hinge" }],
-      ["band-thin", "builder", 3, { perRebuild: 0.4, spoilRate: 0.08, standIn: "none: same band for all" }],
+      ["band-thin", "builder", 3, { perRebuild: 0.4, spoilRate: 0.08 }],
       ["lid", "builder", 1, { perRebuild: 0.1, standIn: "a folded paper cup" }],
       ["pompom", "builder", 2, { perRebuild: 0, standIn: "a crumpled half sheet" }],
       ["goggles", "builder", 1, shared(0.5)],
@@ -86,7 +86,7 @@ export const launches: readonly Starter[] = [
     protocolNote: "The first version has no fins. The same child blows old and new in turn, from the same mark.",
     lines: [
       ["copy-paper", "builder", 2, { perRebuild: 0.5, spoilRate: 0.06, standIn: "magazine pages" }],
-      ["straw", "builder", 1, { perRebuild: 0, spoilRate: 0.02, standIn: "none: a straw of one's own" }],
+      ["straw", "builder", 1, { perRebuild: 0, spoilRate: 0.02 }],
       ["tape-peels", "builder", 400, measured()],
       ["card", "builder", 1, { perRebuild: 0.5, cut: cutDoc({ widthM: 0.08, heightM: 0.1 }), standIn: "a postcard" }],
       ["tape-measure", "rig", 1, shared(1, 0)],
