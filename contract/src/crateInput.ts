@@ -4,7 +4,7 @@ import {
   cutUnitsPerM,
   type HeadsModel,
   type LineUse,
-  rectangleCount,
+  piecesFrom,
   spoilWithMiscuts,
   targetFromCosts,
 } from "@lampcrate/core";
@@ -44,6 +44,11 @@ export function crateInput(
   };
 }
 
+/** Lines that nobody packs: they come from the house. */
+export function unpackedOf({ lines }: Pick<BriefDoc, "lines">): readonly string[] {
+  return lines.filter((line) => line.source === "house").map((line) => line.id);
+}
+
 /** Everything of a crate that is the same for all of a run's sessions. */
 export function crateBase(brief: BriefDoc, materials: readonly MaterialDoc[]): Omit<CrateInput, "sessions" | "series"> {
   const lines = brief.lines
@@ -72,7 +77,7 @@ export function targetOf({ target, turnedAway, buildBy, teamSize }: BriefDoc, li
 export function kitCost(buildBy: BriefDoc["buildBy"], lines: readonly CrateLine[]): number {
   return lines.reduce((sum, line) => {
     if (line.per !== buildBy || line.kind === "reusable") return sum;
-    const pieces = line.cut ? Math.max(1, rectangleCount(line.cut).count * (line.cut.perRectangle ?? 1)) : 1;
+    const pieces = line.cut ? Math.max(1, piecesFrom(line.cut).count) : 1;
     return sum + (line.amount * line.price) / pieces;
   }, 0);
 }

@@ -16,3 +16,4 @@ export type * from "./run.ts";
 export * from "./season.ts";
 export * from "./stock.ts";
 export type * from "./supplier.ts";
+export * from "./usualLine.ts";

@@ -1,6 +1,15 @@
-import { type Preparing, type SeasonRun, type SeasonSession, type SeasonStore, startOfDay } from "@lampcrate/core";
+import {
+  type BuyProblem,
+  type Preparing,
+  type SeasonCrate,
+  type SeasonRun,
+  type SeasonSession,
+  type SeasonStore,
+  seasonProblem,
+  startOfDay,
+} from "@lampcrate/core";
 import type { BuyingDoc, RunToSupply } from "./buying.ts";
-import { crateBase } from "./crateInput.ts";
+import { crateBase, unpackedOf } from "./crateInput.ts";
 
 const hour = 3_600_000;
 
@@ -12,7 +21,7 @@ export function seasonRuns({ runs, materials, zone }: Pick<BuyingDoc, "runs" | "
     isSeries: run.kind === "series",
     crate: crateBase(run.brief, materials),
     materialOf: Object.fromEntries(run.brief.lines.map((line) => [line.id, line.materialId])),
-    unpacked: run.brief.lines.filter((line) => line.source === "house").map((line) => line.id),
+    unpacked: unpackedOf(run.brief),
     sessions: sessionsOf(run, zone),
   }));
 }
@@ -59,6 +68,11 @@ export function seasonStore({ materials, suppliers, orders }: Pick<BuyingDoc, "m
         : [],
     ),
   };
+}
+
+/** The season's buying as the core plans it. */
+export function buyProblem(doc: BuyingDoc, crates: readonly SeasonCrate[]): BuyProblem {
+  return seasonProblem(crates, seasonStore(doc), doc.today, preparingOf(doc));
 }
 
 /** Who prepares and when, with the days the house is closed. */

@@ -1,6 +1,15 @@
-import { seasonCrates, seasonProblem, usualTimes } from "@lampcrate/core";
+import { seasonCrates, usualTimes } from "@lampcrate/core";
 import { describe, expect, it } from "vitest";
-import { type BuyingDoc, type OrderDoc, preparingOf, type RunToSupply, type SupplierDoc, seasonRuns, seasonStore } from "../src/index.ts";
+import {
+  type BuyingDoc,
+  buyProblem,
+  type OrderDoc,
+  preparingOf,
+  type RunToSupply,
+  type SupplierDoc,
+  seasonRuns,
+  seasonStore,
+} from "../src/index.ts";
 import { brief, line, material, session } from "./samples.ts";
 
 const hour = 3_600_000;
@@ -119,7 +128,7 @@ describe("the store as the buying is planned", () => {
     const of = doc();
     const problem = (closures: BuyingDoc["house"]["closures"]) => {
       const shut = { ...of, house: { ...of.house, closures } };
-      return seasonProblem(cratesOf(shut), seasonStore(shut), shut.today, preparingOf(shut));
+      return buyProblem(shut, cratesOf(shut));
     };
     // Wednesday and three days is a Saturday; the house works from Monday to Friday.
     expect(problem([]).suppliers[0]?.lead).toBe(5);

@@ -3,23 +3,8 @@ import { describe, expect, it } from "vitest";
 import { fallTime, freeFallTime, impactSpeed, terminalSpeed } from "../src/family/descent/fall.ts";
 import { bestBoxVolume, greatestLoad, hullVolume, loadBound, metacentricHeight } from "../src/family/float/hull.ts";
 import { collapse, hold, sag } from "../src/family/span/structure.ts";
-import { calibration, type Family, type Field, families, familyIds, startValues, type Values, valueErrors } from "../src/index.ts";
-
-const anyValues = (fields: readonly Field[]): fc.Arbitrary<Values> =>
-  fc.record(
-    Object.fromEntries(
-      fields.map((field) => [
-        field.id,
-        field.kind === "choice"
-          ? fc.constantFrom(...field.options.map((o) => o.id))
-          : fc
-              .double({ min: field.min, max: field.max, noNaN: true })
-              .map((v) => (field.dimension === "count" ? Math.max(field.min, Math.round(v)) : v)),
-      ]),
-    ) as Record<string, fc.Arbitrary<number | string>>,
-  );
-
-const anyBrief = (family: Family): fc.Arbitrary<readonly [Values, Values]> => fc.tuple(anyValues(family.spec), anyValues(family.design));
+import { calibration, families, familyIds, startValues, valueErrors } from "../src/index.ts";
+import { anyBrief } from "./anyBrief.ts";
 
 describe.each(familyIds.map((id) => [id, families[id]] as const))("family %s", (_, family) => {
   it("starts with values of its own ranges", () => {

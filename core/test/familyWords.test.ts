@@ -4,8 +4,6 @@ import { alongCourse, floorMark } from "../src/family/scene.ts";
 import {
   applies,
   declaredWords,
-  type Family,
-  type Field,
   families,
   familyIds,
   isOutside,
@@ -15,25 +13,9 @@ import {
   startValues,
   type Told,
   tell,
-  type Values,
   valueErrors,
 } from "../src/index.ts";
-
-const anyValues = (fields: readonly Field[]): fc.Arbitrary<Values> =>
-  fc.record(
-    Object.fromEntries(
-      fields.map((field) => [
-        field.id,
-        field.kind === "choice"
-          ? fc.constantFrom(...field.options.map((o) => o.id))
-          : fc
-              .double({ min: field.min, max: field.max, noNaN: true })
-              .map((v) => (field.dimension === "count" ? Math.max(field.min, Math.round(v)) : v)),
-      ]),
-    ) as Record<string, fc.Arbitrary<number | string>>,
-  );
-
-const anyBrief = (family: Family): fc.Arbitrary<readonly [Values, Values]> => fc.tuple(anyValues(family.spec), anyValues(family.design));
+import { anyBrief, anyValues } from "./anyBrief.ts";
 
 /** Every number in words stands for one that is given, and each that is given is told. */
 function expectTold(told: Told): void {

@@ -1,5 +1,5 @@
-import { type BriefDoc, type BriefLine, cutDoc } from "@lampcrate/contract";
-import { startingBrief, usualLine } from "@lampcrate/server";
+import { type BriefDoc, type BriefLine, cutDoc, usualLine } from "@lampcrate/contract";
+import { startingBrief } from "@lampcrate/server";
 import type { MaterialKey } from "./house.ts";
 
 type Line = Partial<BriefLine> & { readonly material: MaterialKey };

@@ -21,6 +21,9 @@ import { type DemoBrief, fullLine } from "./briefs.ts";
 import type { MaterialKey } from "./house.ts";
 import type { DemoTrial } from "./houseTrials.ts";
 
+/** A run's id from its title: the same at every load. */
+const runId = (title: string): string => `demo-${title.toLowerCase().replace(/[^a-z]+/g, "-")}`.slice(0, 40);
+
 /** Does with the demo's runs what a planner and families would do, at the time they would. */
 export class DemoRuns {
   private readonly intake: Intake;
@@ -43,11 +46,7 @@ export class DemoRuns {
     heads: HeadsModel,
   ): string {
     this.setClock(at);
-    const id = createRun(
-      this.deps,
-      { title, kind, family: brief.family },
-      `demo-${title.toLowerCase().replace(/[^a-z]+/g, "-")}`.slice(0, 40),
-    );
+    const id = createRun(this.deps, { title, kind, family: brief.family }, runId(title));
     const doc = {
       ...brief,
       lines: lines.map((line, i) => fullLine(line, `line-${i + 1}-${line.material}`.slice(0, 40), this.store[line.material])),
@@ -74,7 +73,7 @@ export class DemoRuns {
   }
 
   fromStarter(starter: string, title: string, kind: RunKind, dates: Pick<RunSettings, "opensOn" | "closesOn" | "revealOn">): string {
-    const id = `demo-${title.toLowerCase().replace(/[^a-z]+/g, "-")}`.slice(0, 40);
+    const id = runId(title);
     importPack(this.deps, starterPack(starter), { title, kind, id });
     const { revision, scoring, units, afterwards, heads } = runDoc(this.deps.db, id, this.planner);
     saveSettings(this.deps, this.planner, id, { revision, title, kind, ...dates, scoring, units, afterwards, heads });

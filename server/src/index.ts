@@ -4,7 +4,7 @@ export { type Database, openDatabase } from "./db/open.ts";
 export * as schema from "./db/schema/index.ts";
 export type { Deps } from "./deps.ts";
 export { type Running, serveHouse } from "./serve.ts";
-export { startingBrief, usualLine } from "./services/briefs.ts";
+export { startingBrief } from "./services/briefs.ts";
 export { buyingDoc } from "./services/buying.ts";
 export { saveCount } from "./services/counts.ts";
 export { addStaff, houseDoc, isEmpty, saveHouse, setUp } from "./services/house.ts";

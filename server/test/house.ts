@@ -1,7 +1,7 @@
 import { mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import type { EntryInput, RunDoc } from "@lampcrate/contract";
+import type { EntryInput, MaterialDoc, MaterialInput, RunDoc } from "@lampcrate/contract";
 import type { Hono } from "hono";
 import { pino } from "pino";
 import { createApp, type Deps, openDatabase } from "../src/index.ts";
@@ -106,6 +106,25 @@ export async function makeRun(house: TestHouse, { publish = true, title = "Spinn
 export function settings(run: RunDoc, patch: Partial<RunDoc> = {}): Record<string, unknown> {
   const { revision, title, kind, opensOn, closesOn, revealOn, scoring, units, heads, afterwards } = { ...run, ...patch };
   return { revision, title, kind, opensOn, closesOn, revealOn, scoring, units, heads, afterwards };
+}
+
+/** A material put into the store room: counted in pieces, plain, in packs of 25, unless told otherwise. */
+export async function addMaterial(house: TestHouse, name: string, patch: Partial<MaterialInput> = {}): Promise<MaterialDoc> {
+  const plain: MaterialInput = {
+    name,
+    unit: "piece",
+    packSize: 25,
+    packPriceCents: 1150,
+    onHand: 40,
+    sheetWidthM: null,
+    sheetHeightM: null,
+    allergens: [],
+    smallPart: false,
+    latex: false,
+    hazards: [],
+    perWeek: null,
+  };
+  return (await house.ask("POST", "/api/materials", { ...plain, ...patch })).body as MaterialDoc;
 }
 
 /** A good entry from home. */

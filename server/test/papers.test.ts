@@ -1,10 +1,18 @@
 import { writeFileSync } from "node:fs";
-import { type BriefDoc, cutDoc, labelSheets, type MaterialDoc, type OrderDoc, type RunDoc, type SupplierDoc } from "@lampcrate/contract";
+import {
+  type BriefDoc,
+  cutDoc,
+  labelSheets,
+  type MaterialDoc,
+  type OrderDoc,
+  type RunDoc,
+  type SupplierDoc,
+  usualLine,
+} from "@lampcrate/contract";
 import { bagCode, crateCode } from "@lampcrate/core";
 import { afterEach, beforeEach, describe, expect, it } from "vitest";
 import { codeIn, type PdfPage, pdfPages } from "../../e2e/pdfPages.ts";
-import { usualLine } from "../src/index.ts";
-import { makeRun, openTestHouse, type TestHouse } from "./house.ts";
+import { addMaterial, makeRun, openTestHouse, type TestHouse } from "./house.ts";
 
 let house: TestHouse;
 beforeEach(async () => {
@@ -12,11 +20,7 @@ beforeEach(async () => {
 });
 afterEach(() => house.close());
 
-const add = async (name: string, patch: Partial<MaterialDoc> = {}): Promise<MaterialDoc> => {
-  const plain = { unit: "piece", packSize: 25, packPriceCents: 1150, onHand: 40, sheetWidthM: null, sheetHeightM: null };
-  const more = { allergens: [], smallPart: false, latex: false, hazards: [], perWeek: null };
-  return (await house.ask("POST", "/api/materials", { name, ...plain, ...more, ...patch })).body as MaterialDoc;
-};
+const add = (name: string, patch: Partial<MaterialDoc> = {}): Promise<MaterialDoc> => addMaterial(house, name, patch);
 
 /** A run for twelve builders on a day, with a kit of cut card, pasta and clips, and goggles from the house. */
 async function makeCrate(title = "Spinners"): Promise<RunDoc> {

@@ -1,6 +1,15 @@
-import type { MaterialDoc, ProblemDoc, RunDoc, SeasonDoc, SheetDoc } from "@lampcrate/contract";
+import {
+  type BriefLine,
+  cutDoc,
+  type MaterialDoc,
+  type ProblemDoc,
+  type RunDoc,
+  type SeasonDoc,
+  type SheetDoc,
+  usualLine,
+} from "@lampcrate/contract";
 import { afterEach, beforeEach, describe, expect, it } from "vitest";
-import { goodEntry, makeRun, openTestHouse, password, settings, type TestHouse } from "./house.ts";
+import { addMaterial, goodEntry, makeRun, openTestHouse, password, settings, type TestHouse } from "./house.ts";
 
 let house: TestHouse;
 beforeEach(async () => {
@@ -28,43 +37,11 @@ const session = (start: string) => ({
   heads: { model: "forecast", low: 5, likely: 8, high: 12 },
 });
 
-async function material(name: string, patch: Partial<MaterialDoc> = {}): Promise<MaterialDoc> {
-  const answer = await house.ask("POST", "/api/materials", {
-    name,
-    unit: "piece",
-    packSize: 10,
-    packPriceCents: 300,
-    onHand: 0,
-    sheetWidthM: null,
-    sheetHeightM: null,
-    allergens: [],
-    smallPart: false,
-    latex: false,
-    hazards: [],
-    perWeek: null,
-    ...patch,
-  });
-  expect(answer.status).toBe(201);
-  return answer.body as MaterialDoc;
-}
+const material = (name: string, patch: Partial<MaterialDoc> = {}): Promise<MaterialDoc> => addMaterial(house, name, patch);
 
-const lineOf = (id: string, of: MaterialDoc, patch: Record<string, unknown> = {}) => ({
-  id: `line-${id}`,
-  materialId: of.id,
-  per: "builder",
+const lineOf = (id: string, of: MaterialDoc, patch: Partial<BriefLine> = {}): BriefLine => ({
+  ...usualLine(`line-${id}`, of.id),
   kind: of.unit === "piece" ? "counted" : "measured",
-  amount: 1,
-  perRebuild: 0.5,
-  spoilRate: 0,
-  spread: 0.35,
-  share: 1,
-  unitsPerItem: 1,
-  loss: 0.3,
-  source: "packed",
-  standIn: "",
-  standInRatio: 1,
-  tier: null,
-  cut: null,
   ...patch,
 });
 
@@ -163,7 +140,7 @@ describe("a challenge sheet's kit", () => {
     ];
     const run = await makeRun(house, { publish: false, title: units });
     const set = (await house.ask("PUT", `/api/runs/${run.id}`, settings(run, { units }))).body as RunDoc;
-    const cut = { shape: "rectangle", widthM: 0.1, heightM: 0.2, rotate: true, kerfM: 0, trimM: 0, missRate: 0 };
+    const cut = cutDoc({ widthM: 0.1, heightM: 0.2 });
     await withLines(set, [
       lineOf("card", card, { amount: 2.5, cut }),
       lineOf("tape", tape, { amount: 609.6 }),

@@ -1,7 +1,7 @@
 import type { MaterialDoc, MoveDoc, OrderDoc, SupplierDoc } from "@lampcrate/contract";
 import fc from "fast-check";
 import { afterEach, describe, expect, it } from "vitest";
-import { everything, openTestHouse, type TestHouse } from "./house.ts";
+import { addMaterial, everything, openTestHouse, type TestHouse } from "./house.ts";
 
 /** What a planner may do to one material's stock, in any order. */
 type Deed =
@@ -33,22 +33,7 @@ afterEach(() => {
 
 async function stocked(): Promise<{ house: TestHouse; card: MaterialDoc; supplier: SupplierDoc }> {
   house = await openTestHouse();
-  const card = (
-    await house.ask("POST", "/api/materials", {
-      name: "Thin card",
-      unit: "piece",
-      packSize: 25,
-      packPriceCents: 1150,
-      onHand: 40,
-      sheetWidthM: null,
-      sheetHeightM: null,
-      allergens: [],
-      smallPart: false,
-      latex: false,
-      hazards: [],
-      perWeek: null,
-    })
-  ).body as MaterialDoc;
+  const card = await addMaterial(house, "Thin card");
   const supplier = (
     await house.ask("POST", "/api/suppliers", {
       name: "Paper and Reed",

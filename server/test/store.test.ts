@@ -1,8 +1,7 @@
 import type { BriefDoc, MaterialDoc, MoveDoc, OrderDoc, ProblemDoc, RunDoc, SupplierDoc } from "@lampcrate/contract";
-import { cutDoc } from "@lampcrate/contract";
+import { cutDoc, usualLine } from "@lampcrate/contract";
 import { afterEach, beforeEach, describe, expect, it } from "vitest";
-import { usualLine } from "../src/index.ts";
-import { everything, makeRun, openTestHouse, type TestHouse } from "./house.ts";
+import { addMaterial, everything, makeRun, openTestHouse, type TestHouse } from "./house.ts";
 
 let house: TestHouse;
 beforeEach(async () => {
@@ -10,23 +9,8 @@ beforeEach(async () => {
 });
 afterEach(() => house.close());
 
-const plain = {
-  name: "Thin card",
-  unit: "piece",
-  packSize: 25,
-  packPriceCents: 1150,
-  onHand: 40,
-  sheetWidthM: 0.7,
-  sheetHeightM: 0.5,
-  allergens: [],
-  smallPart: false,
-  latex: false,
-  hazards: [],
-  perWeek: null,
-};
-
-const add = async (patch: Partial<MaterialDoc> = {}): Promise<MaterialDoc> =>
-  (await house.ask("POST", "/api/materials", { ...plain, ...patch })).body as MaterialDoc;
+const add = ({ name = "Thin card", ...patch }: Partial<MaterialDoc> = {}): Promise<MaterialDoc> =>
+  addMaterial(house, name, { sheetWidthM: 0.7, sheetHeightM: 0.5, ...patch });
 const stockOf = async (id: string): Promise<number | undefined> =>
   ((await house.ask("GET", "/api/materials")).body as readonly MaterialDoc[]).find((m) => m.id === id)?.onHand;
 const movesOf = async (id: string): Promise<readonly MoveDoc[]> => (await house.ask("GET", `/api/materials/${id}/moves`)).body as MoveDoc[];

@@ -3,8 +3,8 @@ import { amountWords, type ManifestLine } from "@lampcrate/core";
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { amountShown, readPercent, takeAmount } from "../desk/crate/lineCells.ts";
+import { newLine } from "../desk/crate/newLine.ts";
 import { lineSays, money } from "../desk/crate/show.ts";
-import { usualLine } from "../desk/crate/usualLine.ts";
 
 const amountOf = (typed: string, unit: MaterialDoc["unit"], units: "metric" | "imperial" = "metric"): number | string => {
   const read = takeAmount(typed, unit, units);
@@ -98,7 +98,7 @@ const card: MaterialDoc = {
   revision: 1,
 };
 
-const line: BriefLine = usualLine("one", card, { buildBy: "team", shareAtOnce: 0.4 });
+const line: BriefLine = newLine("one", card, { buildBy: "team", shareAtOnce: 0.4 });
 
 const sized = {
   id: "one",
@@ -168,7 +168,7 @@ describe("what is said under a line of the crate", () => {
 
   it("starts a line with what is usual for its unit", () => {
     expect(line).toMatchObject({ per: "team", kind: "counted", amount: 1, share: 0.4, source: "packed" });
-    expect(usualLine("tape", { ...card, unit: "mm" }, { buildBy: "builder", shareAtOnce: 1 })).toMatchObject({
+    expect(newLine("tape", { ...card, unit: "mm" }, { buildBy: "builder", shareAtOnce: 1 })).toMatchObject({
       kind: "measured",
       amount: 600,
     });

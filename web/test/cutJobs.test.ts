@@ -2,11 +2,11 @@ import type { BriefLine, CutDoc, MaterialDoc } from "@lampcrate/contract";
 import { type CutPlan, cutUnitsPerM, type Manifest } from "@lampcrate/core";
 import { describe, expect, it } from "vitest";
 import { cutTogether, toCut } from "../desk/crate/cutJobs.ts";
-import { usualLine } from "../desk/crate/usualLine.ts";
+import { newLine } from "../desk/crate/newLine.ts";
 
 const material = { id: "card", unit: "piece" } as unknown as MaterialDoc;
 const line = (id: string, shape: CutDoc["shape"] = "rectangle", of = material): BriefLine => ({
-  ...usualLine(id, of, { buildBy: "team", shareAtOnce: 1 }),
+  ...newLine(id, of, { buildBy: "team", shareAtOnce: 1 }),
   cut: { shape } as unknown as CutDoc,
 });
 const plan = (pieceW: number, pieceH: number, patch: Partial<CutPlan> = {}): CutPlan => ({

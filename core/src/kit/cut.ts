@@ -1,3 +1,5 @@
+import { restsOf } from "./sums.ts";
+
 /** Cutting works in whole units of 1/80 mm: 0.1 mm = 8 and 1/16 in = 127, both exact. */
 export const cutUnitsPerM = 80_000;
 
@@ -46,6 +48,12 @@ export function rectangleCount(plan: CutPlan): CutCount {
   if (known.size >= mostKnown) known.clear();
   known.set(key, counted);
   return counted;
+}
+
+/** Pieces from one parent, triangles in pairs: two share a rectangle. */
+export function piecesFrom(plan: CutPlan): CutCount {
+  const { count, exact } = rectangleCount(plan);
+  return { count: count * (plan.perRectangle ?? 1), exact };
 }
 
 interface Piece {
@@ -102,8 +110,8 @@ function sums(limit: number, sizes: readonly number[]): number[] | null {
 function program(xs: readonly number[], ys: readonly number[], w: number, h: number, rotate: boolean): number {
   const rows = ys.length;
   const best = new Int32Array(xs.length * rows);
-  const restX = remainders(xs);
-  const restY = remainders(ys);
+  const restX = restsOf(xs);
+  const restY = restsOf(ys);
   for (let i = 1; i < xs.length; i += 1) {
     const x = xs[i] ?? 0;
     for (let j = 1; j < rows; j += 1) {
@@ -121,18 +129,4 @@ function program(xs: readonly number[], ys: readonly number[], w: number, h: num
     }
   }
   return best[best.length - 1] ?? 0;
-}
-
-/** For each point and each cut of it, the index of the greatest point not above what is left. */
-function remainders(points: readonly number[]): readonly Int32Array[] {
-  return points.map((point) => {
-    const row = new Int32Array(points.length);
-    let at = points.length - 1;
-    for (let k = 0; k < points.length && (points[k] ?? 0) * 2 <= point; k += 1) {
-      const left = point - (points[k] ?? 0);
-      while ((points[at] ?? 0) > left) at -= 1;
-      row[k] = at;
-    }
-    return row;
-  });
 }

@@ -1,4 +1,5 @@
 import type { CutPlan } from "./cut.ts";
+import { sumsThatFit } from "./sums.ts";
 
 /** A rectangle in the parent, whole units, from its lower left corner. */
 export interface Placed {
@@ -35,8 +36,8 @@ const mostSteps = 40_000_000;
 export function cutLayout(plan: CutPlan): CutLayout | null {
   const [w, h] = [plan.pieceW + plan.kerf, plan.pieceH + plan.kerf];
   const [width, height] = [plan.parentW - plan.trimW + plan.kerf, plan.parentH - plan.trimH + plan.kerf];
-  const xs = sumsOf(width, plan.rotate ? [w, h] : [w]);
-  const ys = sumsOf(height, plan.rotate ? [w, h] : [h]);
+  const xs = sumsThatFit(width, plan.rotate ? [w, h] : [w]);
+  const ys = sumsThatFit(height, plan.rotate ? [w, h] : [h]);
   if ((xs.length * ys.length * (xs.length + ys.length)) / 2 > mostSteps) return null;
   const table = new Table(xs, ys, w, h, plan.rotate);
   const layout: Laying = { pieces: [], cuts: [], offcuts: [] };
@@ -49,12 +50,6 @@ export function cutLayout(plan: CutPlan): CutLayout | null {
 function trimCuts({ trimW, trimH, parentW, parentH }: CutPlan, cuts: Cut[]): void {
   if (trimW > 0) cuts.push({ from: [trimW, 0], to: [trimW, parentH] });
   if (trimH > 0) cuts.push({ from: [trimW, trimH], to: [parentW, trimH] });
-}
-
-function sumsOf(limit: number, sizes: readonly number[]): readonly number[] {
-  const found = new Set<number>([0]);
-  for (const sum of found) for (const size of sizes) if (sum + size <= limit) found.add(sum + size);
-  return [...found].sort((a, b) => a - b);
 }
 
 /** Best counts of every rectangle with sides among the sums, and how each is reached. */

@@ -1,3 +1,5 @@
+import { restsOf, sumsThatFit } from "./sums.ts";
+
 /** A piece with its kerf, whole units. */
 export interface SheetPiece {
   readonly w: number;
@@ -42,17 +44,11 @@ export class Filler {
             ]
           : [{ of, w: up(w), h: up(h) }],
       );
-      const xs = sums(
-        lying.map((piece) => piece.w),
-        width,
-      );
-      const ys = sums(
-        lying.map((piece) => piece.h),
-        height,
-      );
+      const xs = sumsThatFit(width, [...new Set(lying.map((piece) => piece.w))]);
+      const ys = sumsThatFit(height, [...new Set(lying.map((piece) => piece.h))]);
       if ((xs.length * ys.length * (xs.length + ys.length)) / 2 <= mostSteps || measure > width / 20) {
         [this.xs, this.ys, this.sizes] = [Float64Array.from(xs), Float64Array.from(ys), lying];
-        [this.restX, this.restY] = [rests(xs), rests(ys)];
+        [this.restX, this.restY] = [restsOf(xs), restsOf(ys)];
         return;
       }
       measure *= 2;
@@ -160,23 +156,3 @@ export class Filler {
 }
 
 const none = new Int32Array(0);
-
-/** Sums of the sizes that fit, ascending, 0 first. */
-function sums(sizes: readonly number[], limit: number): readonly number[] {
-  const found = new Set<number>([0]);
-  for (const sum of found) for (const size of new Set(sizes)) if (sum + size <= limit) found.add(sum + size);
-  return [...found].sort((a, b) => a - b);
-}
-
-/** For each point and each cut of it up to its half, the index of the greatest point not above what is left. */
-function rests(points: readonly number[]): readonly Int32Array[] {
-  return points.map((point) => {
-    const row = new Int32Array(points.length);
-    let at = points.length - 1;
-    for (let k = 0; k < points.length && (points[k] ?? 0) * 2 <= point; k += 1) {
-      while ((points[at] ?? 0) > point - (points[k] ?? 0)) at -= 1;
-      row[k] = at;
-    }
-    return row;
-  });
-}

@@ -1,5 +1,5 @@
 import type { CrateInput, CrateLine } from "./crate.ts";
-import { type CutPlan, rectangleCount } from "./cut.ts";
+import { piecesFrom } from "./cut.ts";
 import type { LineDraws } from "./demand.ts";
 import { ceiling, quantileOf } from "./rounding.ts";
 import { commonRank, costsAt, type RankedLine } from "./serviceLevel.ts";
@@ -86,12 +86,6 @@ function drawCrate(input: CrateInput) {
     price: line.cut && counts[l]?.count ? line.price / counts[l].count : line.price,
   }));
   return { draws, came, drawn, counts, priced };
-}
-
-/** Pieces from one parent: of right triangles, two share a rectangle. */
-function piecesFrom(plan: CutPlan): { readonly count: number; readonly exact: boolean } {
-  const { count, exact } = rectangleCount(plan);
-  return { count: count * (plan.perRectangle ?? 1), exact };
 }
 
 const nothing: LineDraws = { draws: new Float64Array(), base: 0, rebuild: 0, spoilt: 0 };

@@ -1,4 +1,4 @@
-import { type CutPlan, rectangleCount } from "./cut.ts";
+import { type CutPlan, piecesFrom } from "./cut.ts";
 import type { Placed } from "./cutLayout.ts";
 
 /** Another piece that is cut from the same material. */
@@ -18,14 +18,10 @@ export function offcutsServe(offcuts: readonly Placed[], others: readonly OtherC
   return others
     .map(({ id, plan }) => ({
       id,
-      pieces: offcuts.reduce((sum, { w, h }) => sum + piecesOf(plan, w, h), 0),
+      pieces: offcuts.reduce((sum, { w, h }) => sum + piecesFrom({ ...plan, parentW: w, parentH: h, trimW: 0, trimH: 0 }).count, 0),
       area: plan.pieceW * plan.pieceH,
     }))
     .filter(({ pieces }) => pieces > 0)
     .sort((a, b) => b.pieces * b.area - a.pieces * a.area)
     .map(({ id, pieces }) => ({ id, pieces }));
-}
-
-function piecesOf(plan: CutPlan, parentW: number, parentH: number): number {
-  return rectangleCount({ ...plan, parentW, parentH, trimW: 0, trimH: 0 }).count * (plan.perRectangle ?? 1);
 }

@@ -64,28 +64,6 @@ export function completed(doc: BriefDoc): BriefDoc {
   return { ...startingBrief(doc.family), ...doc, tiers, lines };
 }
 
-/** A line with the usual numbers. */
-export function usualLine(id: string, materialId: string): BriefDoc["lines"][number] {
-  return {
-    id,
-    materialId,
-    per: "builder",
-    kind: "counted",
-    amount: 1,
-    perRebuild: 0.5,
-    spoilRate: 0.04,
-    spread: 0.35,
-    share: 0.6,
-    unitsPerItem: 1,
-    loss: 0.3,
-    source: "packed",
-    standIn: "",
-    standInRatio: 1,
-    tier: null,
-    cut: null,
-  };
-}
-
 /** Stores a new brief; gives its id. */
 export function insertBrief(db: Store, doc: BriefDoc, unknown: unknown = null): string {
   const id = newId();

@@ -1,13 +1,13 @@
 import type { BuyingDoc } from "@lampcrate/contract";
 import { dateOf } from "@lampcrate/core";
-import { asc, eq, ne } from "drizzle-orm";
+import { asc, ne } from "drizzle-orm";
 import type { Store } from "../db/open.ts";
-import { run, session } from "../db/schema/index.ts";
+import { run } from "../db/schema/index.ts";
 import { loadBrief } from "./briefs.ts";
 import { houseDoc } from "./house.ts";
 import { materialList } from "./materials.ts";
 import { orderList } from "./purchases.ts";
-import { sessionDoc } from "./runs.ts";
+import { sessionDocs } from "./runs.ts";
 import { supplierList } from "./suppliers.ts";
 
 /** Everything that the season's crates, promises and buying are reckoned from. */
@@ -26,7 +26,7 @@ export function buyingDoc(db: Store, now: number): BuyingDoc {
       heads,
       opensOn,
       brief: loadBrief(db, briefId).doc,
-      sessions: db.select().from(session).where(eq(session.runId, id)).orderBy(asc(session.startAt)).all().map(sessionDoc),
+      sessions: sessionDocs(db, id),
     })),
     materials: materialList(db),
     suppliers: supplierList(db),

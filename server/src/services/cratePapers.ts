@@ -1,13 +1,11 @@
-import { type BriefLine, crateInput, type HouseDoc, type MaterialDoc, type SessionDoc } from "@lampcrate/contract";
+import { type BriefLine, crateInput, type HouseDoc, type MaterialDoc, type SessionDoc, unpackedOf } from "@lampcrate/contract";
 import { type CrateInput, type Manifest, manifestOf, type Packing, packingOf, preparation, tasksOf } from "@lampcrate/core";
-import { asc, eq } from "drizzle-orm";
 import type { Store } from "../db/open.ts";
-import { session } from "../db/schema/index.ts";
 import { notFound } from "../http/problem.ts";
 import { loadBrief } from "./briefs.ts";
 import { houseDoc } from "./house.ts";
 import { materialList } from "./materials.ts";
-import { type RunRow, runRow, sessionDoc } from "./runs.ts";
+import { type RunRow, runRow, sessionDocs } from "./runs.ts";
 
 /** Everything that a crate's papers are printed from. */
 export interface CratePapers {
@@ -29,13 +27,12 @@ export function cratePapers(db: Store, runId: string, sessionId: string | null):
   const run = runRow(db, runId);
   const house = houseDoc(db);
   const { doc } = loadBrief(db, run.briefId);
-  const sessions = db.select().from(session).where(eq(session.runId, runId)).orderBy(asc(session.startAt)).all().map(sessionDoc);
+  const sessions = sessionDocs(db, runId);
   const of = sessionId === null ? null : sessions.find((s) => s.id === sessionId);
   if (of === undefined) throw notFound("session of this run", "session");
   const list = materialList(db);
   const crate = crateInput(run, doc, sessions, list, of === null ? { kind: "run" } : { kind: "session", id: of.id });
   const manifest = manifestOf(crate);
-  const unpacked = doc.lines.filter((line) => line.source === "house").map((line) => line.id);
   return {
     house,
     run,
@@ -52,6 +49,6 @@ export function cratePapers(db: Store, runId: string, sessionId: string | null):
       teamSize: doc.teamSize,
       tiers: doc.tiers.map(({ id, share }) => ({ id, share })),
     }),
-    personHours: preparation(tasksOf({ crate, unpacked }, manifest, house.preparing.times), []).personHours,
+    personHours: preparation(tasksOf({ crate, unpacked: unpackedOf(doc) }, manifest, house.preparing.times), []).personHours,
   };
 }

@@ -43,7 +43,6 @@ export function openRun(found: RunRow | undefined): RunRow {
 export function runDoc(db: Store, id: string, person: Person): RunDoc {
   const row = runRow(db, id);
   const { doc, revision } = loadBrief(db, row.briefId);
-  const sessions = db.select().from(session).where(eq(session.runId, id)).orderBy(asc(session.startAt)).all();
   const states = db.select({ state: entry.state, n: count() }).from(entry).where(eq(entry.runId, id)).groupBy(entry.state).all();
   const countOf = (state: string): number => states.find((s) => s.state === state)?.n ?? 0;
   const version = row.publishedVersion === null ? null : frozenVersion(db, row.briefId, row.publishedVersion);
@@ -58,7 +57,7 @@ export function runDoc(db: Store, id: string, person: Person): RunDoc {
     publicUrl: houseDoc(db).publicUrl,
     brief: doc,
     briefRevision: revision,
-    sessions: sessions.map(sessionDoc),
+    sessions: sessionDocs(db, id),
     entries: { waiting: countOf("waiting"), accepted: countOf("accepted"), setAside: countOf("set aside") },
     undo: nextUndo(db, id, person.id)?.words ?? null,
   };
@@ -67,6 +66,11 @@ export function runDoc(db: Store, id: string, person: Person): RunDoc {
 export function settingsOf(row: RunRow): RunSettings {
   const { title, kind, opensOn, closesOn, revealOn, scoring, units, heads, afterwards } = row;
   return { title, kind, opensOn, closesOn, revealOn, scoring, units, heads, afterwards };
+}
+
+/** A run's sessions in order of their days. */
+export function sessionDocs(db: Store, runId: string): readonly SessionDoc[] {
+  return db.select().from(session).where(eq(session.runId, runId)).orderBy(asc(session.startAt)).all().map(sessionDoc);
 }
 
 export function sessionDoc(row: typeof session.$inferSelect): SessionDoc {

@@ -1,5 +1,5 @@
 import { type BriefDoc, crateBase, type LineCount } from "@lampcrate/contract";
-import { rectangleCount, shortDate } from "@lampcrate/core";
+import { piecesFrom, shortDate } from "@lampcrate/core";
 import { eq } from "drizzle-orm";
 import type { Store } from "../db/open.ts";
 import { run, session } from "../db/schema/index.ts";
@@ -22,7 +22,7 @@ export function bookSessionUse(
     const materialId = used?.lines.find((l) => l.id === lineId)?.materialId;
     if (materialId === undefined) continue;
     const cut = lines.find((l) => l.id === lineId)?.cut;
-    const fromOne = cut ? rectangleCount(cut).count * (cut.perRectangle ?? 1) : 1;
+    const fromOne = cut ? piecesFrom(cut).count : 1;
     const amount = fromOne > 1 ? Math.ceil((putOut - left) / fromOne) : putOut - left;
     took.set(materialId, (took.get(materialId) ?? 0) + amount);
   }

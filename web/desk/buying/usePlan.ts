@@ -1,5 +1,5 @@
-import { type BuyingDoc, preparingOf, seasonStore } from "@lampcrate/contract";
-import { type BuyProblem, type SeasonCrate, seasonProblem, type TooLate, withoutLate } from "@lampcrate/core";
+import { type BuyingDoc, buyProblem } from "@lampcrate/contract";
+import { type BuyProblem, type SeasonCrate, type TooLate, withoutLate } from "@lampcrate/core";
 import { useEffect, useMemo, useState } from "react";
 import type { Planned } from "../../shared/compute/season.worker.ts";
 import { planBuying } from "../../shared/compute/seasonDoor.ts";
@@ -20,7 +20,7 @@ export interface Plan {
 
 /** Plans the buying beside the interface whenever what it depends on changes. */
 export function usePlan(doc: BuyingDoc, crates: readonly SeasonCrate[]): Plan {
-  const whole = useMemo(() => seasonProblem(crates, seasonStore(doc), doc.today, preparingOf(doc)), [crates, doc]);
+  const whole = useMemo(() => buyProblem(doc, crates), [crates, doc]);
   const { late, rest } = useMemo(() => withoutLate(withoutCollected(whole, doc)), [whole, doc]);
   const [planned, setPlanned] = useState<Planned | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);

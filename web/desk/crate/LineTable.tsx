@@ -8,8 +8,8 @@ import { Link } from "react-router";
 import { useRunWork } from "../run/RunContext.ts";
 import type { BriefDraft } from "../run/useBriefDraft.ts";
 import { LineRow } from "./LineRow.tsx";
+import { newLine } from "./newLine.ts";
 import { PasteLines } from "./PasteLines.tsx";
-import { usualLine } from "./usualLine.ts";
 
 /** What a kit is made of, line by line. */
 export function LineTable() {
@@ -32,7 +32,7 @@ const Lines = memo(function Lines({ lines, buildBy, shareAtOnce, materials, unit
   const add = (materialId: string): void => {
     const material = materials.find((m) => m.id === materialId);
     if (!material) return;
-    const line = usualLine(nanoid(12), material, { buildBy, shareAtOnce });
+    const line = newLine(nanoid(12), material, { buildBy, shareAtOnce });
     change({ lines: [...lines, line] }, `added ${material.name}`);
     setEditing(line.id);
   };

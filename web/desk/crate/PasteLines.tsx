@@ -4,7 +4,7 @@ import { nanoid } from "nanoid";
 import Papa from "papaparse";
 import { useId, useMemo, useState } from "react";
 import { useRunWork } from "../run/RunContext.ts";
-import { usualLine } from "./usualLine.ts";
+import { newLine } from "./newLine.ts";
 
 /** Lines pasted from a spreadsheet: read at once, what can't be taken said by its row, nothing taken before the planner says so. */
 export function PasteLines({ onDone }: { readonly onDone: () => void }) {
@@ -20,7 +20,7 @@ export function PasteLines({ onDone }: { readonly onDone: () => void }) {
     const added = lines.flatMap((pasted): BriefLine[] => {
       const material = materials.find((m: MaterialDoc) => m.id === pasted.materialId);
       if (!material) return [];
-      const usual = usualLine(nanoid(12), material, brief);
+      const usual = newLine(nanoid(12), material, brief);
       return [
         {
           ...usual,

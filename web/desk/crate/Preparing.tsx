@@ -1,4 +1,4 @@
-import { type HouseDoc, type LabelSheetId, labelSheets, type SessionDoc } from "@lampcrate/contract";
+import { type HouseDoc, type LabelSheetId, labelSheets, type SessionDoc, unpackedOf } from "@lampcrate/contract";
 import { addDays, type CrateTask, dateOf, isWorkingDay, preparation, secondsOf, shortDate, showNumber, tasksOf } from "@lampcrate/core";
 import { useQuery } from "@tanstack/react-query";
 import { InputNumber, Select } from "antd";
@@ -15,8 +15,7 @@ export function Preparing() {
   const now = useQuery(meQuery).data?.now ?? 0;
   const { manifest } = useSizedCrate();
   if (!house || !manifest || manifest.lines.length === 0) return null;
-  const unpacked = work.draft.brief.lines.filter((line) => line.source === "house").map((line) => line.id);
-  const tasks = tasksOf({ crate: work.crateInput, unpacked }, manifest, house.preparing.times);
+  const tasks = tasksOf({ crate: work.crateInput, unpacked: unpackedOf(work.draft.brief) }, manifest, house.preparing.times);
   return (
     <section className="sheet pad stack" aria-label="Preparing">
       <h2>Preparing</h2>

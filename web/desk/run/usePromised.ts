@@ -1,5 +1,5 @@
-import { preparingOf, seasonStore } from "@lampcrate/contract";
-import { seasonProblem, stockBy, takenBefore } from "@lampcrate/core";
+import { buyProblem } from "@lampcrate/contract";
+import { stockBy, takenBefore } from "@lampcrate/core";
 import { useQuery } from "@tanstack/react-query";
 import { useMemo } from "react";
 import { useSeasonCrates } from "../buying/useSeasonCrates.ts";
@@ -19,7 +19,7 @@ export function usePromised(sessionId: string | null): ReadonlyMap<string, Promi
   const crates = useSeasonCrates(doc);
   return useMemo(() => {
     if (!doc || !crates || sessionId === null) return none;
-    const problem = seasonProblem(crates, seasonStore(doc), doc.today, preparingOf(doc));
+    const problem = buyProblem(doc, crates);
     const crate = problem.crates.find((c) => c.id === sessionId);
     if (!crate) return none;
     return new Map(

@@ -1,5 +1,5 @@
-import { type BuyingDoc, preparingOf, seasonStore, type ToDo } from "@lampcrate/contract";
-import { addDays, type SeasonCrate, type Start, seasonProblem, shortDate, showNumber, startsOf, weekdayOf } from "@lampcrate/core";
+import { type BuyingDoc, buyProblem, preparingOf, seasonStore, type ToDo } from "@lampcrate/contract";
+import { addDays, type SeasonCrate, type Start, shortDate, showNumber, startsOf, weekdayOf } from "@lampcrate/core";
 import { useQuery } from "@tanstack/react-query";
 import { useMemo } from "react";
 import { perWeekOf } from "../buying/Collecting.tsx";
@@ -14,9 +14,8 @@ export function useCrateWork(): readonly ToDo[] {
 }
 
 function workOf(doc: BuyingDoc, crates: readonly SeasonCrate[]): readonly ToDo[] {
-  const [store, days] = [seasonStore(doc), preparingOf(doc)];
   const sunday = addDays(doc.today, 7 - weekdayOf(doc.today));
-  const starts = startsOf(crates, seasonProblem(crates, store, doc.today, days), store, perWeekOf(doc), doc.today, days);
+  const starts = startsOf(crates, buyProblem(doc, crates), seasonStore(doc), perWeekOf(doc), doc.today, preparingOf(doc));
   const name = (id: string): string => doc.materials.find((m) => m.id === id)?.name ?? "";
   return starts.flatMap((start) => {
     if (start.by > sunday) return [];

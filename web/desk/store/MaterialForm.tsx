@@ -5,6 +5,7 @@ import { useState } from "react";
 import { AskError, api, ask } from "../../shared/client.ts";
 import { useKeptState } from "../../shared/useKeptState.ts";
 import { LengthBox } from "../crate/LengthBox.tsx";
+import { FormFoot } from "./FormFoot.tsx";
 
 interface MaterialFormProps {
   readonly start: MaterialInput;
@@ -144,27 +145,13 @@ export function MaterialForm({ start, of, units, onDone, onLeave }: MaterialForm
           ))}
         </div>
       </div>
-      {trouble ? (
-        <p role="alert" className="trouble">
-          {trouble.message}
-          {trouble.problem.status === 409 ? " Close this and open it again to see it; what you typed stays until you do." : ""}
-        </p>
-      ) : null}
-      <div className="row">
-        <button type="submit" className="second">
-          Save
-        </button>
-        <button
-          type="button"
-          className="quiet"
-          onClick={() => {
-            setTyped(null);
-            onLeave();
-          }}
-        >
-          leave it
-        </button>
-      </div>
+      <FormFoot
+        trouble={trouble}
+        onLeave={() => {
+          setTyped(null);
+          onLeave();
+        }}
+      />
     </form>
   );
 }

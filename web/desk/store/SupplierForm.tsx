@@ -1,5 +1,4 @@
 import type { MaterialDoc, PackDoc, SupplierDoc, SupplierInput } from "@lampcrate/contract";
-import type { UnitChoice } from "@lampcrate/core";
 import { Input, InputNumber } from "antd";
 import { nanoid } from "nanoid";
 import { useId, useState } from "react";
@@ -7,12 +6,12 @@ import { AskError, api, ask } from "../../shared/client.ts";
 import { useKeptState } from "../../shared/useKeptState.ts";
 import { shownPer, unitWord } from "../crate/show.ts";
 import { Labelled } from "../shell/Labelled.tsx";
+import { FormFoot } from "./FormFoot.tsx";
 
 interface SupplierFormProps {
   readonly start: SupplierInput;
   readonly of: SupplierDoc | null;
   readonly materials: readonly MaterialDoc[];
-  readonly units: UnitChoice;
   readonly currency: string;
   readonly onDone: () => Promise<void>;
   readonly onLeave: () => void;
@@ -75,27 +74,13 @@ export function SupplierForm({ start, of, materials, currency, onDone, onLeave }
         <Money label="Least order" cents={typed.leastCents} onChange={(leastCents) => set({ leastCents: leastCents ?? 0 })} />
       </div>
       <Packs packs={typed.packs} materials={materials} currency={currency} onChange={(packs) => set({ packs })} />
-      {trouble ? (
-        <p role="alert" className="trouble">
-          {trouble.message}
-          {trouble.problem.status === 409 ? " Close this and open it again to see it; what you typed stays until you do." : ""}
-        </p>
-      ) : null}
-      <div className="row">
-        <button type="submit" className="second">
-          Save
-        </button>
-        <button
-          type="button"
-          className="quiet"
-          onClick={() => {
-            setTyped(null);
-            onLeave();
-          }}
-        >
-          leave it
-        </button>
-      </div>
+      <FormFoot
+        trouble={trouble}
+        onLeave={() => {
+          setTyped(null);
+          onLeave();
+        }}
+      />
     </form>
   );
 }

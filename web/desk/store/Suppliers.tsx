@@ -26,15 +26,7 @@ export function Suppliers({ materials, currency, units }: SuppliersProps) {
     await Promise.all([queries.invalidateQueries(suppliersQuery), queries.invalidateQueries(buyingQuery)]);
   };
   const form = (of: SupplierDoc | null) => (
-    <SupplierForm
-      start={of ?? empty}
-      of={of}
-      materials={materials}
-      units={units}
-      currency={currency}
-      onDone={done}
-      onLeave={() => setEditing(null)}
-    />
+    <SupplierForm start={of ?? empty} of={of} materials={materials} currency={currency} onDone={done} onLeave={() => setEditing(null)} />
   );
   return (
     <section className="sheet pad stack" aria-label="Suppliers" id="suppliers">

@@ -1,5 +1,5 @@
-import { preparingOf, seasonStore } from "@lampcrate/contract";
-import { type SeasonUse, seasonProblem, seasonUseOf } from "@lampcrate/core";
+import { buyProblem } from "@lampcrate/contract";
+import { type SeasonUse, seasonUseOf } from "@lampcrate/core";
 import { useQuery } from "@tanstack/react-query";
 import { useMemo } from "react";
 import { useSeasonCrates } from "../buying/useSeasonCrates.ts";
@@ -11,7 +11,7 @@ export function useSeasonUse(): ReadonlyMap<string, SeasonUse> | null {
   const crates = useSeasonCrates(doc);
   return useMemo(() => {
     if (!doc || !crates) return null;
-    const problem = seasonProblem(crates, seasonStore(doc), doc.today, preparingOf(doc));
+    const problem = buyProblem(doc, crates);
     return new Map(problem.materials.map((material) => [material.id, seasonUseOf(material, problem.crates)]));
   }, [doc, crates]);
 }
