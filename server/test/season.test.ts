@@ -165,6 +165,18 @@ describe("a challenge sheet's kit", () => {
     expect(lines.map((line) => line.standIn.replaceAll("\u00a0", " "))).toEqual(["2 × cereal boxes", "90 cm of yarn", "postcards"]);
   });
 
+  it("of a version frozen before stand-ins had a ratio is as much of the stand-in, and unchanged since it was published", async () => {
+    const card = await material("Card");
+    const run = await makeRun(house, { publish: false });
+    await withLines(run, [lineOf("card", card, { amount: 3, standIn: "postcards" })]);
+    await house.ask("POST", `/api/runs/${run.id}/publish`);
+    const { changes } = house.deps.db.$client.prepare(`update brief_version set frozen = replace(frozen, ',"standInRatio":1', '')`).run();
+    expect(changes).toBe(1);
+    const now = await read(run.id);
+    expect(now.changedSincePublished).toBe(false);
+    expect((await sheetOf(now)).lines[0]?.standIn).toBe("postcards");
+  });
+
   it("is told in metres and grams", async () => {
     expect(await kit("metric")).toEqual([
       "2.5 × Card, 10 cm by 20 cm",

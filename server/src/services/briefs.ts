@@ -60,7 +60,7 @@ export function startingBrief(family: FamilyId): BriefDoc {
 /** A brief kept before this version knew all of today's parts, with the usual for what it lacks. */
 export function completed(doc: BriefDoc): BriefDoc {
   const tiers = doc.tiers.map((tier) => ({ ...tier, times: tier.times ?? null }));
-  const lines = doc.lines.map((line) => ({ ...line, cut: line.cut ? cutDoc(line.cut) : null }));
+  const lines = doc.lines.map((line) => ({ ...line, standInRatio: line.standInRatio ?? 1, cut: line.cut ? cutDoc(line.cut) : null }));
   return { ...startingBrief(doc.family), ...doc, tiers, lines };
 }
 

@@ -50,7 +50,7 @@ function sheetLine(line: FrozenBrief["brief"]["lines"][number], frozen: FrozenBr
   const each = line.per === "builder" || line.per === "team" ? "" : ` for each ${line.per}`;
   const amount = line.kind === "reusable" ? "" : `${eachWords(line.amount, material?.unit ?? "piece", units)} `;
   const size = line.cut ? `, ${showQuantity(line.cut.widthM, "length", units)} by ${showQuantity(line.cut.heightM, "length", units)}` : "";
-  const of = { words: line.standIn, ratio: line.standInRatio ?? 1, unit: material?.unit ?? ("piece" as const) };
+  const of = { words: line.standIn, ratio: line.standInRatio, unit: material?.unit ?? ("piece" as const) };
   const standIn = of.ratio === 1 || of.words === "" ? of.words : standInFor(line.kind === "reusable" ? 1 : line.amount, of, units);
   return { words: `${amount}${name}${size}${each}`, source: line.source, standIn };
 }
