@@ -10,5 +10,6 @@ export default defineConfig({
       "web/test/**/*.test.ts",
     ],
     testTimeout: 30_000,
+    hookTimeout: 30_000,
   },
 });
