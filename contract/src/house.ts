@@ -65,6 +65,12 @@ export interface StaffInput {
   readonly password?: string;
 }
 
+/** One's own password, changed by oneself. */
+export interface OwnPassword {
+  readonly current: string;
+  readonly next: string;
+}
+
 export interface SignInInput {
   readonly signIn: string;
   readonly password: string;

@@ -1,3 +1,4 @@
+export * from "./audit.ts";
 export type * from "./brief.ts";
 export type * from "./buying.ts";
 export type * from "./count.ts";

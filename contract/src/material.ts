@@ -25,6 +25,8 @@ export interface MaterialInput {
 export interface MaterialDoc extends MaterialInput {
   readonly id: string;
   readonly revision: number;
+  /** Put away: no longer offered, still there for what refers to it. */
+  readonly archived: boolean;
 }
 
 /** Everything but the stock: that changes by moves alone. */

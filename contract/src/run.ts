@@ -119,6 +119,18 @@ export interface ToDo {
   readonly step: "buying" | "brief" | "crate" | "calendar" | "publish" | "sift" | "findings";
 }
 
+/** Word that a run's entries are about to go. */
+export interface ErasingNotice {
+  readonly runId: string;
+  readonly title: string;
+  /** Local date on which they go. */
+  readonly dueOn: string;
+  readonly afterwards: RunSettings["afterwards"];
+  readonly entries: number;
+  /** A planner has seen it. Unseen, it stands for seven days before anything goes. */
+  readonly seen: boolean;
+}
+
 export interface SeasonDoc {
   readonly today: string;
   readonly zone: string;
@@ -126,4 +138,7 @@ export interface SeasonDoc {
   readonly closures: readonly { readonly from: string; readonly to: string; readonly why: string }[];
   readonly toDo: readonly ToDo[];
   readonly missing: readonly { readonly words: string; readonly to: string }[];
+  readonly erasing: readonly ErasingNotice[];
+  /** Why nothing is erased for now, in words; null usually. */
+  readonly clockHeld: string | null;
 }

@@ -15,6 +15,7 @@ export const material = (id: string, patch: Partial<MaterialDoc> = {}): Material
   latex: false,
   hazards: [],
   perWeek: null,
+  archived: false,
   revision: 1,
   ...patch,
 });

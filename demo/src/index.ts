@@ -1,6 +1,6 @@
 import { cutDoc, type RunKind } from "@lampcrate/contract";
 import { type HeadsModel, usualTimes } from "@lampcrate/core";
-import { addMaterial, addStaff, type Deps, houseDoc, openDatabase, type Person, saveHouse, setUp } from "@lampcrate/server";
+import { addMaterial, addStaff, type Deps, holdFolder, houseDoc, openDatabase, type Person, saveHouse, setUp } from "@lampcrate/server";
 import { pino } from "pino";
 import { boardwalk, raft, spinner } from "./briefs.ts";
 import { DemoDays, zone } from "./calendar.ts";
@@ -22,9 +22,20 @@ const day = 86_400_000;
  * the seeds of their crates, get new ids.
  */
 export async function loadDemo(folder: string, now: number, url: string): Promise<void> {
+  const release = holdFolder(folder, "loading the demo into");
   const db = openDatabase(folder);
   let at = now - 42 * day;
-  const deps: Deps = { db, clock: () => at, log: pino({ level: "silent" }), url, setupCode: "demo", web: null };
+  const deps: Deps = {
+    db,
+    clock: () => at,
+    steady: () => at,
+    log: pino({ level: "silent" }),
+    url,
+    setupCode: "demo",
+    web: null,
+    data: folder,
+    proxies: 0,
+  };
   const days = new DemoDays(now);
   const planner = await makeHouse(deps, days, url);
   const store = Object.fromEntries(Object.entries(materials).map(([key, input]) => [key, addMaterial(deps, planner, input).id])) as Record<
@@ -139,6 +150,7 @@ export async function loadDemo(folder: string, now: number, url: string): Promis
   }
   stockHistory(deps, planner, (instant) => run.setClockTo(instant), now);
   db.$client.close();
+  release();
 }
 
 /** Runs that the planner has begun from the shelf: none is published yet. */
@@ -166,13 +178,14 @@ async function makeHouse(deps: Deps, days: DemoDays, url: string): Promise<Perso
     name: "Marsh Sedge",
     ...demoSignIn,
   });
-  saveHouse(deps, {
+  const planner: Person = { id, name: "Marsh Sedge", role: "planner" };
+  saveHouse(deps, planner, {
     ...houseDoc(deps.db),
     rooms,
     preparing: { weekdays: [2, 3, 4, 5, 6], people: 2, hours: 1.5, times: usualTimes },
     closures: [{ id: "winter-rest", from: days.in(26), to: days.in(33), why: "Winter rest" }],
   });
-  await addStaff(deps, { name: "Rush Tern", signIn: "rush.tern", role: "sifter", active: true, password: demoSignIn.password });
-  await addStaff(deps, { name: "Fen Plover", signIn: "fen.plover", role: "floor", active: true, password: demoSignIn.password });
-  return { id, name: "Marsh Sedge", role: "planner" };
+  await addStaff(deps, planner, { name: "Rush Tern", signIn: "rush.tern", role: "sifter", active: true, password: demoSignIn.password });
+  await addStaff(deps, planner, { name: "Fen Plover", signIn: "fen.plover", role: "floor", active: true, password: demoSignIn.password });
+  return planner;
 }

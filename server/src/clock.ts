@@ -8,3 +8,6 @@ export function clockFrom(pinned: string | undefined): Clock {
   if (Number.isNaN(at)) throw new Error(`LAMPCRATE_NOW is no instant: ${pinned}`);
   return () => at;
 }
+
+/** A clock that only goes forward and that nobody can set, ms from any start: for waits and limits. */
+export const steadyClock: Clock = () => performance.now();

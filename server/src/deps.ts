@@ -6,6 +6,8 @@ import type { Database } from "./db/open.ts";
 export interface Deps {
   readonly db: Database;
   readonly clock: Clock;
+  /** Goes forward whatever the machine's clock is set to: for waits and limits. */
+  readonly steady: Clock;
   readonly log: Logger;
   /** The public address a new house starts with. */
   readonly url: string;
@@ -13,4 +15,8 @@ export interface Deps {
   readonly setupCode: string;
   /** Folder of the built interface; null serves the API alone. */
   readonly web: string | null;
+  /** Folder of the house's file. */
+  readonly data: string;
+  /** Reverse proxies between the visitors and this server, each of which adds to x-forwarded-for (LAMPCRATE_PROXY). */
+  readonly proxies: number;
 }

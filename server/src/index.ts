@@ -1,5 +1,6 @@
 export { createApp } from "./app.ts";
 export { type Clock, clockFrom } from "./clock.ts";
+export { holdFolder } from "./db/lock.ts";
 export { type Database, openDatabase } from "./db/open.ts";
 export * as schema from "./db/schema/index.ts";
 export type { Deps } from "./deps.ts";
@@ -7,7 +8,7 @@ export { type Running, serveHouse } from "./serve.ts";
 export { startingBrief } from "./services/briefs.ts";
 export { buyingDoc } from "./services/buying.ts";
 export { saveCount } from "./services/counts.ts";
-export { addStaff, houseDoc, isEmpty, saveHouse, setUp } from "./services/house.ts";
+export { houseDoc, isEmpty, saveHouse, setUp } from "./services/house.ts";
 export { addHouseTrial } from "./services/houseTrials.ts";
 export { Intake } from "./services/intake.ts";
 export { addMaterial, materialList } from "./services/materials.ts";
@@ -17,6 +18,7 @@ export { createRun, publish, runDoc, saveBrief, saveSettings, setStatus } from "
 export { addSession } from "./services/sessions.ts";
 export { decide, entriesOf } from "./services/sift.ts";
 export type { Person } from "./services/signIn.ts";
+export { addStaff } from "./services/staff.ts";
 export { addMove } from "./services/stock.ts";
 export { addSupplier } from "./services/suppliers.ts";
 export { starterPack } from "./starters/index.ts";

@@ -2,13 +2,29 @@ import { existsSync } from "node:fs";
 import { dirname, join, resolve } from "node:path";
 import { fileURLToPath } from "node:url";
 import { clockFrom } from "./clock.ts";
+import { FolderInUse } from "./db/lock.ts";
+import { FileIsNewer } from "./db/migrating.ts";
 import { serveHouse } from "./serve.ts";
+
+// Everything written here is for its owner only.
+process.umask(0o077);
 
 const here = dirname(fileURLToPath(import.meta.url));
 const web = resolve(here, "../../web/dist");
 
-const port = Number(process.env["PORT"] ?? 8150);
-if (!Number.isInteger(port) || port < 0 || port > 65_535) throw new Error("PORT must be a whole number up to 65535.");
+function endWith(words: string): never {
+  console.error(`\n${words}\n`);
+  process.exit(1);
+}
+
+/** A whole number from the environment. */
+function numberFrom(name: string, usual: number, most: number): number {
+  const value = Number(process.env[name] || usual);
+  if (!Number.isInteger(value) || value < 0 || value > most) endWith(`${name} must be a whole number from 0 to ${most}.`);
+  return value;
+}
+
+const port = numberFrom("PORT", 8150, 65_535);
 
 const running = await serveHouse({
   port,
@@ -17,10 +33,12 @@ const running = await serveHouse({
   clock: clockFrom(process.env["LAMPCRATE_NOW"]),
   web: existsSync(join(web, "index.html")) ? web : null,
   logLevel: process.env["LAMPCRATE_LOG"] ?? "warn",
+  proxies: numberFrom("LAMPCRATE_PROXY", 0, 10),
+  upkeep: { backups: process.env["LAMPCRATE_BACKUPS"] || undefined, replica: process.env["LAMPCRATE_REPLICA"] || undefined },
 }).catch((error: NodeJS.ErrnoException) => {
-  if (error.code !== "EADDRINUSE") throw error;
-  console.error(`Port ${port} is taken. Start with another one: PORT=${port + 1} npm start`);
-  process.exit(1);
+  if (error instanceof FolderInUse || error instanceof FileIsNewer) endWith(error.message);
+  if (error.code === "EADDRINUSE") endWith(`Port ${port} is taken. Start with another one: PORT=${port + 1} npm start`);
+  throw error;
 });
 
 console.log(`Lamp Crate is at http://localhost:${running.port}`);
@@ -28,7 +46,7 @@ console.log(`Lamp Crate is at http://localhost:${running.port}`);
 let stopping = false;
 for (const signal of ["SIGINT", "SIGTERM"] as const) {
   process.on(signal, () => {
-    if (stopping) return;
+    if (stopping) process.exit(1);
     stopping = true;
     void running.stop().then(() => process.exit(0));
   });

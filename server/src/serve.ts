@@ -1,70 +1,106 @@
 import { randomInt } from "node:crypto";
-import { createServer, type RequestListener, type ServerOptions } from "node:http";
+import { createServer, type RequestListener, type Server, type ServerOptions } from "node:http";
 import type { AddressInfo } from "node:net";
 import { serve } from "@hono/node-server";
 import { pino } from "pino";
 import { createApp } from "./app.ts";
-import type { Clock } from "./clock.ts";
-import { openDatabase } from "./db/open.ts";
+import { type Clock, steadyClock } from "./clock.ts";
+import { holdFolder } from "./db/lock.ts";
+import { type Database, openDatabase } from "./db/open.ts";
 import type { Deps } from "./deps.ts";
 import { withSecurityHeaders } from "./http/security.ts";
+import { startUpkeep, type UpkeepSettings } from "./jobs/upkeep.ts";
 import { followServerUrl, isEmpty } from "./services/house.ts";
-import { keepPromises } from "./services/retention.ts";
 
-const hour = 3600_000;
+/** How long a stop waits for requests in flight before it hangs up on them, ms. */
+const graceMs = 3000;
+
+/** A connection that sends its headers or body slower than this is hung up on, ms. */
+const slowest = { headersTimeout: 10_000, requestTimeout: 30_000, connectionsCheckingInterval: 2000, keepAliveTimeout: 5000 };
 
 /** A server that answers. */
 export interface Running {
   readonly port: number;
   readonly deps: Deps;
-  /** Stops taking requests, finishes those in flight, closes the file. */
+  /** Stops taking requests, finishes those in flight or hangs up on them after three seconds, closes the file. */
   readonly stop: () => Promise<void>;
 }
 
-/** Opens the data folder and serves it. `url`: the public address as the environment gives it, null when it doesn't. */
-export async function serveHouse(options: {
-  port: number;
-  data: string;
-  url: string | null;
-  clock: Clock;
-  web: string | null;
-  logLevel?: string;
-}): Promise<Running> {
-  const db = openDatabase(options.data);
-  followServerUrl(db, options.url);
-  const deps: Deps = {
-    db,
-    clock: options.clock,
-    log: pino({ level: options.logLevel ?? "info" }),
-    url: options.url ?? `http://localhost:${options.port}`,
-    setupCode: `${randomInt(1000, 10_000)}-${randomInt(1000, 10_000)}`,
-    web: options.web,
+/** What a server is started with. */
+export interface ServeOptions {
+  readonly port: number;
+  readonly data: string;
+  /** The public address as the environment gives it, null when it doesn't. */
+  readonly url: string | null;
+  readonly clock: Clock;
+  readonly web: string | null;
+  readonly logLevel?: string;
+  readonly proxies?: number;
+  readonly upkeep?: UpkeepSettings;
+}
+
+/** Opens the data folder, which no other server may have, and serves it. */
+export async function serveHouse(options: ServeOptions): Promise<Running> {
+  const release = holdFolder(options.data, "serving");
+  let db: Database | null = null;
+  const close = (): void => {
+    db?.$client.close();
+    release();
   };
-  keepPromises(deps);
-  const hourly = setInterval(() => keepPromises(deps), hour).unref();
+  try {
+    db = openDatabase(options.data);
+    followServerUrl(db, options.url);
+    const deps: Deps = {
+      db,
+      clock: options.clock,
+      steady: steadyClock,
+      log: pino({ level: options.logLevel ?? "info" }),
+      url: options.url ?? `http://localhost:${options.port}`,
+      setupCode: `${randomInt(1000, 10_000)}-${randomInt(1000, 10_000)}`,
+      web: options.web,
+      data: options.data,
+      proxies: options.proxies ?? 0,
+    };
+    const server = await listen(deps, options.port);
+    const endUpkeep = startUpkeep(deps, options.upkeep ?? {});
+    if (isEmpty(db)) console.log(`\nThis house is empty. Set-up code for the first visit: ${deps.setupCode}\n`);
+    return {
+      port: (server.address() as AddressInfo).port,
+      deps,
+      stop: async () => {
+        await Promise.all([endUpkeep(), stopped(server)]);
+        close();
+      },
+    };
+  } catch (error) {
+    close();
+    throw error;
+  }
+}
+
+async function listen(deps: Deps, port: number): Promise<Server> {
   const app = createApp(deps);
   const server = serve({
     fetch: app.fetch,
-    port: options.port,
+    port,
     createServer: ((given: ServerOptions, listener: RequestListener) =>
-      createServer(given, withSecurityHeaders(listener))) as typeof createServer,
-  });
+      createServer({ ...given, ...slowest }, withSecurityHeaders(listener))) as typeof createServer,
+  }) as Server;
   await new Promise<void>((resolve, reject) => {
     server.once("listening", resolve);
     server.once("error", reject);
   });
-  if (isEmpty(db)) console.log(`\nThis house is empty. Set-up code for the first visit: ${deps.setupCode}\n`);
-  return {
-    port: (server.address() as AddressInfo).port,
-    deps,
-    stop: () =>
-      new Promise((resolve) => {
-        clearInterval(hourly);
-        server.close(() => {
-          db.$client.close();
-          resolve();
-        });
-        if ("closeIdleConnections" in server) server.closeIdleConnections();
-      }),
-  };
+  return server;
+}
+
+/** Ends once requests in flight are answered, or their time is over, whatever hangs on a socket. */
+function stopped(server: Server): Promise<void> {
+  return new Promise((resolve) => {
+    const hangUp = setTimeout(() => server.closeAllConnections(), graceMs);
+    server.close(() => {
+      clearTimeout(hangUp);
+      resolve();
+    });
+    server.closeIdleConnections();
+  });
 }

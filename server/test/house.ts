@@ -1,4 +1,4 @@
-import { mkdtempSync, rmSync } from "node:fs";
+import { mkdtempSync, readFileSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import type { EntryInput, MaterialDoc, MaterialInput, RunDoc } from "@lampcrate/contract";
@@ -10,7 +10,10 @@ import { createApp, type Deps, openDatabase } from "../src/index.ts";
 export interface TestHouse {
   readonly app: Hono;
   readonly deps: Deps;
+  /** Sets the machine's clock. */
   readonly at: (iso: string) => void;
+  /** Time passes, on every clock. */
+  readonly pass: (ms: number) => void;
   /** Asks as the signed-in planner, or with another cookie (null: nobody). */
   readonly ask: (
     method: string,
@@ -19,6 +22,8 @@ export interface TestHouse {
     options?: { cookie?: string | null; headers?: Record<string, string> },
   ) => Promise<{ status: number; body: unknown; headers: Headers }>;
   readonly signIn: (signIn: string, password: string) => Promise<string>;
+  /** The file and the log beside it, byte for byte. */
+  readonly bytes: () => string;
   readonly close: () => void;
 }
 
@@ -28,16 +33,20 @@ export const room = { id: "marsh-room", name: "Marsh Room", lengthM: 12, widthM:
 export const loft = { ...room, id: "weather-loft", name: "Weather Loft" };
 
 /** Makes a house with one planner and two rooms, pinned to a Wednesday. */
-export async function openTestHouse(): Promise<TestHouse> {
+export async function openTestHouse({ setUp = true } = {}): Promise<TestHouse> {
   const folder = mkdtempSync(join(tmpdir(), "lampcrate-test-"));
   let now = Date.parse("2026-11-25T10:00:00Z");
+  let steady = 0;
   const deps: Deps = {
     db: openDatabase(folder),
     clock: () => now,
+    steady: () => steady,
     log: pino({ level: "silent" }),
     url: "http://localhost:8150",
     setupCode: "1234-5678",
     web: null,
+    data: folder,
+    proxies: 1,
   };
   const app = createApp(deps);
   let planner = "";
@@ -59,25 +68,27 @@ export async function openTestHouse(): Promise<TestHouse> {
     const { headers } = await ask("POST", "/api/sign-in", { signIn: name, password: word }, { cookie: null });
     return headers.get("set-cookie")?.split(";")[0] ?? "";
   };
-  await ask(
-    "POST",
-    "/api/setup",
-    {
-      code: "1234-5678",
-      houseName: "Test House",
-      zone: "CET",
-      currency: "EUR",
-      units: "metric",
-      publicUrl: "https://builds.example/",
-      name: "Pat Planner",
-      signIn: "pat",
-      password,
-    },
-    { cookie: null },
-  );
-  planner = await signIn("pat", password);
-  const house = (await ask("GET", "/api/house")).body as Record<string, unknown>;
-  await ask("PUT", "/api/house", { ...house, rooms: [room, loft] });
+  if (setUp) {
+    await ask(
+      "POST",
+      "/api/setup",
+      {
+        code: "1234-5678",
+        houseName: "Test House",
+        zone: "CET",
+        currency: "EUR",
+        units: "metric",
+        publicUrl: "https://builds.example/",
+        name: "Pat Planner",
+        signIn: "pat",
+        password,
+      },
+      { cookie: null },
+    );
+    planner = await signIn("pat", password);
+    const house = (await ask("GET", "/api/house")).body as Record<string, unknown>;
+    await ask("PUT", "/api/house", { ...house, rooms: [room, loft] });
+  }
   return {
     app,
     deps,
@@ -86,6 +97,11 @@ export async function openTestHouse(): Promise<TestHouse> {
     at: (iso) => {
       now = Date.parse(iso);
     },
+    pass: (ms) => {
+      now += ms;
+      steady += ms;
+    },
+    bytes: () => ["lampcrate.sqlite", "lampcrate.sqlite-wal"].map((name) => readFileSync(join(folder, name), "latin1")).join(""),
     close: () => {
       deps.db.$client.close();
       rmSync(folder, { recursive: true, force: true });
@@ -150,11 +166,15 @@ export function goodEntry(name: string, patch: Partial<EntryInput> = {}): EntryI
   };
 }
 
-/** Every row of the database, to show that nothing was written. */
-export function everything(house: TestHouse): string {
+/** Every row of the database, to show that nothing was written; without the trail, which also tells of refusals, if so wanted. */
+export function everything(house: TestHouse, { trail = true } = {}): string {
   const tables = house.deps.db.$client
     .prepare("select name from sqlite_master where type = 'table' and name not like 'sqlite_%' and name <> 'signed_in' order by name")
     .pluck()
     .all() as string[];
-  return JSON.stringify(tables.map((table) => [table, house.deps.db.$client.prepare(`select * from "${table}"`).all()]));
+  return JSON.stringify(
+    tables
+      .filter((table) => trail || table !== "audit")
+      .map((table) => [table, house.deps.db.$client.prepare(`select * from "${table}"`).all()]),
+  );
 }

@@ -95,6 +95,7 @@ const card: MaterialDoc = {
   latex: false,
   hazards: [],
   perWeek: null,
+  archived: false,
   revision: 1,
 };
 

@@ -1,5 +1,5 @@
 import Joi from "joi";
-import type { HouseInput, SetupInput, SignInInput, StaffInput } from "../house.ts";
+import type { HouseInput, OwnPassword, SetupInput, SignInInput, StaffInput } from "../house.ts";
 import { date, id, line, objectOf, revision, units, webAddress, zone } from "./parts.ts";
 
 const lengthM = Joi.number().greater(0).max(500).allow(null).required();
@@ -82,6 +82,8 @@ export const setupInput = objectOf<SetupInput>({
 });
 
 export const signInInput = objectOf<SignInInput>({ signIn: line(60).required(), password: Joi.string().max(200).required() });
+
+export const ownPassword = objectOf<OwnPassword>({ current: Joi.string().max(200).required(), next: password.required() });
 
 export const newStaff = objectOf<StaffInput>({ name, signIn, role, active: Joi.boolean().required(), password: password.required() });
 export const staffSave = objectOf<StaffInput>({ name, signIn, role, active: Joi.boolean().required(), password: password.optional() });

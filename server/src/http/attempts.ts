@@ -1,34 +1,57 @@
 import type { Clock } from "../clock.ts";
 import { Problem } from "./problem.ts";
 
-/** Counts failures by key and refuses more once there are too many within a while. Kept in memory: one process serves a house. */
+/** Keys remembered at most; the one untouched for longest goes first. */
+const mostKeys = 50_000;
+
+/**
+ * Counts tries by key and refuses more once there are too many within a while. A try counts before it is made, so
+ * that a thousand at once are no more than a thousand in a row. `steady` is a clock that nobody can set. Kept in
+ * memory: one process serves a house.
+ */
 export class Attempts {
-  private readonly failures = new Map<string, number[]>();
+  private readonly tries = new Map<string, readonly number[]>();
 
   constructor(
-    private readonly clock: Clock,
+    private readonly steady: Clock,
     private readonly most: number,
     private readonly windowMs: number,
   ) {}
 
-  /** Throws a 429 while the key has failed too often. */
+  /** Counts a try. Throws a 429 with the wait when there were too many. */
+  take(key: string): void {
+    const now = this.steady();
+    const recent = this.recent(key, now);
+    if (recent.length >= this.most) throw tooMany((recent[0] ?? now) + this.windowMs - now);
+    this.keep(key, [...recent, now]);
+  }
+
+  /** Throws a 429 while there were too many, without counting one. */
   check(key: string): void {
-    const recent = this.recent(key);
-    if (recent.length < this.most) return;
-    const wait = Math.max(1, Math.ceil(((recent[0] ?? 0) + this.windowMs - this.clock()) / 1000));
-    throw new Problem(429, "Too many tries", `Wait ${Math.ceil(wait / 60)} min, then try again.`, {}, { "retry-after": String(wait) });
+    const now = this.steady();
+    const recent = this.recent(key, now);
+    if (recent.length >= this.most) throw tooMany((recent[0] ?? now) + this.windowMs - now);
   }
 
-  failed(key: string): void {
-    if (this.failures.size > 10_000) this.failures.clear();
-    this.failures.set(key, [...this.recent(key), this.clock()]);
+  /** Forgets the tries of a key: the last one was right. */
+  forgive(key: string): void {
+    this.tries.delete(key);
   }
 
-  succeeded(key: string): void {
-    this.failures.delete(key);
+  private recent(key: string, now: number): readonly number[] {
+    return (this.tries.get(key) ?? []).filter((at) => at > now - this.windowMs);
   }
 
-  private recent(key: string): number[] {
-    return (this.failures.get(key) ?? []).filter((at) => at > this.clock() - this.windowMs);
+  private keep(key: string, tries: readonly number[]): void {
+    this.tries.delete(key);
+    this.tries.set(key, tries);
+    const [oldest] = this.tries.keys();
+    if (this.tries.size > mostKeys && oldest !== undefined) this.tries.delete(oldest);
   }
+}
+
+function tooMany(waitMs: number): Problem {
+  const wait = Math.max(1, Math.ceil(waitMs / 1000));
+  const words = wait < 90 ? `${wait} s` : `${Math.ceil(wait / 60)} min`;
+  return new Problem(429, "Too many tries", `Wait ${words}, then try again.`, {}, { "retry-after": String(wait) });
 }

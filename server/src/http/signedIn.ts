@@ -1,8 +1,9 @@
 import type { Role } from "@lampcrate/contract";
-import type { MiddlewareHandler } from "hono";
-import { getCookie } from "hono/cookie";
+import type { Context, MiddlewareHandler } from "hono";
+import { getCookie, setCookie } from "hono/cookie";
 import type { Deps } from "../deps.ts";
-import { type Person, personOf } from "../services/signIn.ts";
+import { houseDoc, isEmpty } from "../services/house.ts";
+import { type Person, sessionOf, signInMs } from "../services/signIn.ts";
 import { Problem } from "./problem.ts";
 
 export const cookieName = "lampcrate";
@@ -12,10 +13,24 @@ export interface Signed {
   readonly Variables: { readonly person: Person };
 }
 
+/** Gives the session to the browser, to end there when it ends here. */
+export function keepSession(c: Context, deps: Deps, secret: string): void {
+  const secure = !isEmpty(deps.db) && houseDoc(deps.db).publicUrl.startsWith("https://") && c.req.header("x-forwarded-proto") === "https";
+  setCookie(c, cookieName, secret, { httpOnly: true, sameSite: "Lax", path: "/", maxAge: signInMs / 1000, secure });
+}
+
+/** Who asks; null for nobody. A session that use moves on moves on in the browser too. */
+export function whoAsks(c: Context, deps: Deps): Person | null {
+  const secret = getCookie(c, cookieName);
+  const session = sessionOf(deps, secret);
+  if (session?.movedOn && secret) keepSession(c, deps, secret);
+  return session?.person ?? null;
+}
+
 /** Lets in staff of one of these roles; a planner may do everything. */
 export function staffOnly(deps: Deps, ...roles: readonly Role[]): MiddlewareHandler<Signed> {
   return async (c, next) => {
-    const person = personOf(deps, getCookie(c, cookieName));
+    const person = whoAsks(c, deps);
     if (!person) throw new Problem(401, "Sign in first", "Your sign-in has ended. Sign in again: what you typed is still here.");
     if (person.role !== "planner" && !roles.includes(person.role))
       throw new Problem(403, "Not yours to do", "Ask a planner of your house to do this.");

@@ -16,6 +16,7 @@ import { type Signed, staffOnly } from "../http/signedIn.ts";
 import { body, ids } from "../http/validate.ts";
 import { bookings } from "../services/bookings.ts";
 import { saveCount } from "../services/counts.ts";
+import { seeErasingNotice } from "../services/erasingNotices.ts";
 import { findingsDoc, revealOf, trialsCsv } from "../services/findings.ts";
 import { houseDoc } from "../services/house.ts";
 import { addHouseTrial } from "../services/houseTrials.ts";
@@ -75,7 +76,7 @@ export function runRoutes(deps: Deps) {
     .post("/runs/:id/unpublish", planner, ids("id"), (c) => c.json(setStatus(deps, c.get("person"), c.req.valid("param").id, "draft")))
     .post("/runs/:id/cancel", planner, ids("id"), (c) => c.json(setStatus(deps, c.get("person"), c.req.valid("param").id, "cancelled")))
     .post("/runs/:id/duplicate", planner, ids("id"), (c) => c.json({ id: duplicate(deps, c.req.valid("param").id) }, 201))
-    .post("/runs/:id/undo", sifter, ids("id"), (c) => c.json({ undone: undoLast(deps, c.get("person"), c.req.valid("param").id) }))
+    .post("/runs/:id/undo", reader, ids("id"), (c) => c.json({ undone: undoLast(deps, c.get("person"), c.req.valid("param").id) }))
     .post("/runs/:id/sessions", planner, ids("id"), body(sessionInput), (c) =>
       c.json(addSession(deps, c.get("person"), c.req.valid("param").id, c.req.valid("json")), 201),
     )
@@ -91,6 +92,10 @@ export function runRoutes(deps: Deps) {
     .delete("/runs/:id/sessions/:session", planner, ids("id", "session"), (c) => {
       const { id, session } = c.req.valid("param");
       return c.json(removeSession(deps, c.get("person"), id, session));
+    })
+    .post("/runs/:id/erasing-seen", planner, ids("id"), (c) => {
+      seeErasingNotice(deps, c.get("person"), c.req.valid("param").id);
+      return c.json({ seen: true });
     })
     .get("/runs/:id/sheet", reader, ids("id"), (c) => c.json(sheetDoc(deps.db, runRow(deps.db, c.req.valid("param").id), deps.clock())))
     .get("/runs/:id/entries", sifter, ids("id"), (c) => c.json(entriesOf(deps.db, c.req.valid("param").id)))

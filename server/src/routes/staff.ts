@@ -1,66 +1,62 @@
-import { getConnInfo } from "@hono/node-server/conninfo";
-import { newStaff, setupInput, signInInput, staffSave } from "@lampcrate/contract/schemas";
-import { type Context, Hono } from "hono";
-import { deleteCookie, getCookie, setCookie } from "hono/cookie";
+import { newStaff, ownPassword, setupInput, signInInput, staffSave } from "@lampcrate/contract/schemas";
+import { Hono } from "hono";
+import { deleteCookie, getCookie } from "hono/cookie";
 import type { Deps } from "../deps.ts";
+import { addressOf } from "../http/address.ts";
 import { Attempts } from "../http/attempts.ts";
-import { cookieName, staffOnly } from "../http/signedIn.ts";
+import { cookieName, keepSession, type Signed, staffOnly, whoAsks } from "../http/signedIn.ts";
 import { body, ids } from "../http/validate.ts";
-import { addStaff, houseDoc, isEmpty, saveStaff, setUp, staffList } from "../services/house.ts";
-import { personOf, signIn, signInMs, signOut } from "../services/signIn.ts";
+import { isEmpty, setUp } from "../services/house.ts";
+import { changePassword, signIn, signOut, signOutEverywhere } from "../services/signIn.ts";
+import { addStaff, removeStaff, saveStaff, staffList } from "../services/staff.ts";
 
 const quarterHour = 15 * 60_000;
 
 /** Setting up, signing in and out, and the people of the house. */
 export function staffRoutes(deps: Deps) {
-  const byName = new Attempts(deps.clock, 8, quarterHour);
-  const byAddress = new Attempts(deps.clock, 60, quarterHour);
-  const open = (c: Context, secret: string): void => {
-    const secure = !isEmpty(deps.db) && houseDoc(deps.db).publicUrl.startsWith("https://") && c.req.header("x-forwarded-proto") === "https";
-    setCookie(c, cookieName, secret, { httpOnly: true, sameSite: "Lax", path: "/", maxAge: signInMs / 1000, secure });
-  };
-  return new Hono()
+  const limits = { here: new Attempts(deps.steady, 8, quarterHour), anywhere: new Attempts(deps.steady, 200, quarterHour) };
+  const byAddress = new Attempts(deps.steady, 60, quarterHour);
+  const own = new Attempts(deps.steady, 8, quarterHour);
+  const planner = staffOnly(deps);
+  const anyone = staffOnly(deps, "floor", "sifter");
+  return new Hono<Signed>()
     .get("/setup", (c) => c.json({ needed: isEmpty(deps.db), url: deps.url }))
     .post("/setup", body(setupInput), async (c) => {
-      const address = addressOf(c);
-      byAddress.check(address);
-      byAddress.failed(address);
+      const address = addressOf(c, deps.proxies);
+      byAddress.take(address);
       const input = c.req.valid("json");
       await setUp(deps, input);
-      const { secret, person } = await signIn(deps, byName, input);
-      open(c, secret);
+      const { secret, person } = await signIn(deps, limits, address, input);
+      keepSession(c, deps, secret);
       return c.json(person, 201);
     })
     .post("/sign-in", body(signInInput), async (c) => {
-      const address = addressOf(c);
-      byAddress.check(address);
-      try {
-        const { secret, person } = await signIn(deps, byName, c.req.valid("json"));
-        open(c, secret);
-        return c.json(person);
-      } catch (error) {
-        byAddress.failed(address);
-        throw error;
-      }
+      const address = addressOf(c, deps.proxies);
+      byAddress.take(address);
+      const { secret, person } = await signIn(deps, limits, address, c.req.valid("json"));
+      byAddress.forgive(address);
+      keepSession(c, deps, secret);
+      return c.json(person);
     })
     .post("/sign-out", (c) => {
       signOut(deps, getCookie(c, cookieName));
       deleteCookie(c, cookieName, { path: "/" });
       return c.json({ signedOut: true });
     })
-    .get("/me", (c) => c.json({ person: personOf(deps, getCookie(c, cookieName)), now: deps.clock() }))
-    .get("/staff", staffOnly(deps), (c) => c.json(staffList(deps.db)))
-    .post("/staff", staffOnly(deps), body(newStaff), async (c) => c.json(await addStaff(deps, c.req.valid("json")), 201))
-    .put("/staff/:id", staffOnly(deps), ids("id"), body(staffSave), async (c) =>
-      c.json(await saveStaff(deps, c.req.valid("param").id, c.req.valid("json"))),
-    );
-}
-
-/** Where the request came from; one name for all where nobody knows. */
-function addressOf(c: Context): string {
-  try {
-    return getConnInfo(c).remote.address ?? "unknown";
-  } catch {
-    return "unknown";
-  }
+    .post("/sign-out-everywhere", anyone, (c) => {
+      signOutEverywhere(deps, c.get("person"));
+      deleteCookie(c, cookieName, { path: "/" });
+      return c.json({ signedOut: true });
+    })
+    .put("/me/password", anyone, body(ownPassword), async (c) => {
+      await changePassword(deps, own, c.get("person"), getCookie(c, cookieName) ?? "", c.req.valid("json"));
+      return c.json({ changed: true });
+    })
+    .get("/me", (c) => c.json({ person: whoAsks(c, deps), now: deps.clock() }))
+    .get("/staff", planner, (c) => c.json(staffList(deps.db)))
+    .post("/staff", planner, body(newStaff), async (c) => c.json(await addStaff(deps, c.get("person"), c.req.valid("json")), 201))
+    .put("/staff/:id", planner, ids("id"), body(staffSave), async (c) =>
+      c.json(await saveStaff(deps, c.get("person"), c.req.valid("param").id, c.req.valid("json"))),
+    )
+    .delete("/staff/:id", planner, ids("id"), (c) => c.json(removeStaff(deps, c.get("person"), c.req.valid("param").id)));
 }

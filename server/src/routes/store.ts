@@ -16,7 +16,7 @@ import { Problem } from "../http/problem.ts";
 import { type Signed, staffOnly } from "../http/signedIn.ts";
 import { body, ids } from "../http/validate.ts";
 import { buyingDoc } from "../services/buying.ts";
-import { addMaterial, materialList, saveMaterial } from "../services/materials.ts";
+import { addMaterial, bringBackMaterial, materialList, removeMaterial, saveMaterial } from "../services/materials.ts";
 import { isOrderStep, orderList, placeOrders, stepOrder } from "../services/purchases.ts";
 import { addMove, countStock, movesOf } from "../services/stock.ts";
 import { previewStockCsv, stockCsv, takeStockCsv } from "../services/stockCsv.ts";
@@ -40,6 +40,11 @@ export function storeRoutes(deps: Deps) {
     .put("/materials/:id", planner, ids("id"), body(materialSave), (c) =>
       c.json(saveMaterial(deps, c.req.valid("param").id, c.req.valid("json"))),
     )
+    .delete("/materials/:id", planner, ids("id"), (c) => c.json({ done: removeMaterial(deps, c.get("person"), c.req.valid("param").id) }))
+    .post("/materials/:id/back", planner, ids("id"), (c) => {
+      bringBackMaterial(deps, c.get("person"), c.req.valid("param").id);
+      return c.json(materialList(deps.db));
+    })
     .get("/materials/:id/moves", anyone, ids("id"), (c) => c.json(movesOf(deps.db, c.req.valid("param").id)))
     .post("/materials/:id/moves", counter, ids("id"), body(moveInput), (c) =>
       c.json(addMove(deps, c.get("person"), c.req.valid("param").id, c.req.valid("json")), 201),

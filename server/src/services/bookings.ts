@@ -1,5 +1,5 @@
 import { type Booking, freeRooms, nextFreeStart, roomTwice, shortDate, wallOf } from "@lampcrate/core";
-import { and, eq, ne } from "drizzle-orm";
+import { and, asc, eq, ne } from "drizzle-orm";
 import type { Store } from "../db/open.ts";
 import { room, run, session } from "../db/schema/index.ts";
 import { Problem } from "../http/problem.ts";
@@ -28,6 +28,12 @@ function bookingOf(row: SessionRow, title: string): Booking {
     tearDownMin: row.tearDownMin,
     cancelled: row.cancelled,
   };
+}
+
+/** Throws 409 when a run that comes back has a session whose room was given away meanwhile. */
+export function refuseTakenRooms(db: Store, runId: string): void {
+  const rows = db.select().from(session).where(eq(session.runId, runId)).orderBy(asc(session.startAt)).all();
+  for (const row of rows) if (!row.cancelled) refuseTakenRoom(db, row);
 }
 
 /** Throws 409 when the room is taken then, with what would solve it: another room, or the next free start. */

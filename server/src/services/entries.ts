@@ -2,13 +2,13 @@ import type { EntryCorrection, MineDoc } from "@lampcrate/contract";
 import { dateWords } from "@lampcrate/core";
 import { eq } from "drizzle-orm";
 import type { Store } from "../db/open.ts";
-import { correction, entry, run, version } from "../db/schema/index.ts";
+import { entry, run } from "../db/schema/index.ts";
 import type { Deps } from "../deps.ts";
 import { Problem, stale } from "../http/problem.ts";
 import { hashOf } from "../http/security.ts";
-import { frozenVersion } from "./briefs.ts";
+import { putCorrection } from "./corrections.ts";
 import { entryDocs } from "./entryDoc.ts";
-import { entryWriter, readVersions } from "./entryWriter.ts";
+import { eraseEntries, forget } from "./erasing.ts";
 import { houseZone } from "./house.ts";
 import type { RunRow } from "./runs.ts";
 import { entryDoor, sheetDoc } from "./sheet.ts";
@@ -53,22 +53,15 @@ function mineDoc(db: Store, row: EntryRow, of: RunRow, now: number): MineDoc {
   return { entry: doc, sheet: sheetDoc(db, of, now, row.briefVersion) };
 }
 
-/** Replaces the entry by its corrected form; it goes back to the sifter. The words before are kept with who and when. */
+/** Replaces the entry by its corrected form: back to the sifter, unless the family has taken it out. */
 export function correct(deps: Deps, secret: string, input: EntryCorrection): MineDoc {
   return deps.db.transaction((tx) => {
     const { row, of } = byLink(tx, secret);
-    if (row.revision !== input.revision) throw stale(mineDoc(tx, row, of, deps.clock()).entry, []);
+    const at = deps.clock();
+    if (row.revision !== input.revision) throw stale(mineDoc(tx, row, of, at).entry, []);
     const zone = houseZone(tx);
-    if (entryDoor(of, zone, deps.clock()) !== "open") throw closedProblem(of, zone, deps.clock());
-    const before = mineDoc(tx, row, of, deps.clock()).entry;
-    tx.insert(correction).values({ entryId: row.id, at: deps.clock(), by: "the family", before: before.versions }).run();
-    const versions = readVersions(input.versions, frozenVersion(tx, of.briefId, row.briefVersion).brief);
-    tx.delete(version).where(eq(version.entryKey, row.key)).run();
-    entryWriter(deps.db).writeVersions(row.key, versions);
-    tx.update(entry)
-      .set({ ageBand: input.ageBand, said: input.said, state: "waiting", revision: row.revision + 1 })
-      .where(eq(entry.id, row.id))
-      .run();
+    if (entryDoor(of, zone, at) !== "open") throw closedProblem(of, zone, at);
+    putCorrection(deps.db, tx, { row, of, by: "the family", at }, input);
     const after = byLink(tx, secret);
     return mineDoc(tx, after.row, after.of, deps.clock());
   });
@@ -87,8 +80,11 @@ export function withdraw(deps: Deps, secret: string, withdrawn: boolean): MineDo
   });
 }
 
-/** Erases an entry and all that hangs on it: nothing is left. */
+/** Erases an entry and all that hangs on it, in every page of the file. */
 export function eraseEntry(deps: Deps, secret: string): void {
-  const { row } = byLink(deps.db, secret);
-  deps.db.delete(entry).where(eq(entry.id, row.id)).run();
+  deps.db.transaction((tx) => {
+    const { row } = byLink(tx, secret);
+    eraseEntries(tx, [row], deps.clock());
+  });
+  forget(deps.db);
 }

@@ -3,7 +3,7 @@ import { aliasOf, families, readTrial, refusalWords } from "@lampcrate/core";
 import { and, eq, sql } from "drizzle-orm";
 import { Compiled } from "../db/compiled.ts";
 import type { Database } from "../db/open.ts";
-import { consent, entry, trial, version } from "../db/schema/index.ts";
+import { consent, entry, erasedEntry, trial, version } from "../db/schema/index.ts";
 import { Problem } from "../http/problem.ts";
 import { hashOf } from "../http/security.ts";
 
@@ -60,6 +60,8 @@ export class EntryWriter {
   private readonly known;
   private readonly entryWithId;
   private readonly entryWithAlias;
+  private readonly entryWithLink;
+  private readonly erasedWithId;
   private readonly putEntry;
   private readonly putVersion;
   private readonly putTrial;
@@ -84,6 +86,18 @@ export class EntryWriter {
         .select(one)
         .from(entry)
         .where(and(eq(entry.runId, p("runId")), eq(entry.alias, p("alias")))),
+    );
+    this.entryWithLink = compile(
+      db
+        .select(one)
+        .from(entry)
+        .where(eq(entry.linkHash, p("linkHash"))),
+    );
+    this.erasedWithId = compile(
+      db
+        .select({ at: erasedEntry.at })
+        .from(erasedEntry)
+        .where(eq(erasedEntry.idHash, p("idHash"))),
     );
     this.putEntry = compile(
       db.insert(entry).values({
@@ -136,6 +150,16 @@ export class EntryWriter {
   /** The entry with this id, if there is one. */
   find(id: string): typeof entry.$inferSelect | undefined {
     return this.entryWithId.finds({ id }) ? this.known.get({ id }) : undefined;
+  }
+
+  /** True when another entry's private link has this secret. */
+  linkIsTaken(secret: string): boolean {
+    return this.entryWithLink.finds({ linkHash: hashOf(secret) });
+  }
+
+  /** True when an entry of this id was here and has been erased. */
+  wasErased(id: string): boolean {
+    return this.erasedWithId.finds({ idHash: hashOf(id) });
   }
 
   /** Keeps a new entry with its versions, trials and consents; gives its alias. */

@@ -1,12 +1,16 @@
-import type { HouseDoc, HouseInput, PreparingDoc, SetupInput, StaffDoc, StaffInput } from "@lampcrate/contract";
+import { isDeepStrictEqual } from "node:util";
+import type { HouseDoc, HouseInput, PreparingDoc, SetupInput } from "@lampcrate/contract";
 import { usualTimes } from "@lampcrate/core";
-import { and, asc, count, eq, ne, notInArray } from "drizzle-orm";
+import { asc, count, eq, notInArray } from "drizzle-orm";
 import type { Store } from "../db/open.ts";
 import { closure, house, room, session, staff } from "../db/schema/index.ts";
 import type { Deps } from "../deps.ts";
-import { badField, notFound, Problem, stale } from "../http/problem.ts";
+import { badField, Problem, stale } from "../http/problem.ts";
+import { trail } from "./audit.ts";
+import { refuseFarDays } from "./farDays.ts";
 import { newId } from "./ids.ts";
-import { endSessionsOf, hashPassword } from "./signIn.ts";
+import { hashPassword, refuseWeak } from "./passwords.ts";
+import type { Person } from "./signIn.ts";
 
 const houseId = 1;
 
@@ -41,14 +45,20 @@ export function houseZone(db: Store): string {
 
 /** Makes the house and its first planner. Throws 403 on a wrong code, 409 when there is one already. */
 export async function setUp(deps: Deps, input: SetupInput): Promise<string> {
-  if (!isEmpty(deps.db)) throw new Problem(409, "Set up already", "This house has been set up. Sign in instead.");
+  const refuseSecond = (db: Store): void => {
+    if (!isEmpty(db)) throw new Problem(409, "Set up already", "This house has been set up. Sign in instead.");
+  };
+  refuseSecond(deps.db);
   if (input.code.trim() !== deps.setupCode)
     throw new Problem(403, "Wrong code", "Type the set-up code that the server printed when it started.", {
       errors: [{ field: "code", message: "This is not the code that the server printed." }],
     });
+  refuseWeak(input.password, [input.name, input.signIn, input.houseName]);
   const passwordHash = await hashPassword(input.password);
   const id = newId();
   deps.db.transaction((tx) => {
+    // Another set-up may have come through while the password was being hashed.
+    refuseSecond(tx);
     tx.insert(house)
       .values({
         id: houseId,
@@ -65,6 +75,7 @@ export async function setUp(deps: Deps, input: SetupInput): Promise<string> {
     tx.insert(staff)
       .values({ id, name: input.name, signIn: input.signIn.toLowerCase(), role: "planner", passwordHash, active: true })
       .run();
+    trail(tx, deps.clock(), { id, name: input.name }, "settings", `set up ${input.houseName}`);
   });
   return id;
 }
@@ -83,12 +94,14 @@ export function followServerUrl(db: Store, url: string | null): void {
 }
 
 /** Saves the house, its rooms and closures, all or nothing. */
-export function saveHouse(deps: Deps, input: HouseInput): HouseDoc {
+export function saveHouse(deps: Deps, by: Person, input: HouseInput): HouseDoc {
   return deps.db.transaction((tx) => {
     const now = houseDoc(tx);
     if (now.revision !== input.revision) throw stale(now, []);
-    for (const [i, day] of input.closures.entries())
+    for (const [i, day] of input.closures.entries()) {
+      refuseFarDays(deps.clock(), input.zone, { [`closures[${i}].from`]: day.from, [`closures[${i}].to`]: day.to });
       if (day.to < day.from) throw badField(`closures[${i}].to`, "The last closed day is before the first.");
+    }
     const kept = input.rooms.map((r) => r.id);
     const inUse = tx
       .select({ name: room.name })
@@ -118,63 +131,25 @@ export function saveHouse(deps: Deps, input: HouseInput): HouseDoc {
         .values({ ...r, place })
         .onConflictDoUpdate({ target: room.id, set: { ...r, place } })
         .run();
+    trail(tx, deps.clock(), by, "settings", houseWords(now, input));
     tx.delete(closure).run();
     for (const day of input.closures) tx.insert(closure).values(day).run();
     return houseDoc(tx);
   });
 }
 
-const shown = { id: staff.id, name: staff.name, signIn: staff.signIn, role: staff.role, active: staff.active };
-
-/** Everyone on the staff, by name. */
-export function staffList(db: Store): readonly StaffDoc[] {
-  return db.select(shown).from(staff).orderBy(asc(staff.name)).all();
-}
-
-/** Adds a person. */
-export async function addStaff(deps: Deps, input: StaffInput): Promise<StaffDoc> {
-  const passwordHash = await hashPassword(input.password ?? "");
-  const { password: _, ...values } = input;
-  refuseTaken(deps.db, input.signIn, "");
-  return deps.db
-    .insert(staff)
-    .values({ ...values, id: newId(), passwordHash })
-    .returning(shown)
-    .get();
-}
-
-/** Changes a person; a new password ends their sessions. The last active planner stays one. */
-export async function saveStaff(deps: Deps, id: string, input: StaffInput): Promise<StaffDoc> {
-  const { password, ...values } = input;
-  const passwordHash = password === undefined ? undefined : await hashPassword(password);
-  return deps.db.transaction((tx) => {
-    if (!tx.select().from(staff).where(eq(staff.id, id)).get()) throw notFound("person");
-    refuseTaken(tx, input.signIn, id);
-    const planners =
-      tx
-        .select({ n: count() })
-        .from(staff)
-        .where(and(eq(staff.role, "planner"), eq(staff.active, true), ne(staff.id, id)))
-        .get()?.n ?? 0;
-    if (planners === 0 && (input.role !== "planner" || !input.active))
-      throw badField("role", "This is the last planner. Make somebody else a planner first.");
-    if (passwordHash !== undefined || !input.active) endSessionsOf(deps, id);
-    return tx
-      .update(staff)
-      .set({ ...values, ...(passwordHash === undefined ? {} : { passwordHash }) })
-      .where(eq(staff.id, id))
-      .returning(shown)
-      .get();
-  });
-}
-
-function refuseTaken(db: Store, signIn: string, id: string): void {
-  if (
-    db
-      .select()
-      .from(staff)
-      .where(and(eq(staff.signIn, signIn), ne(staff.id, id)))
-      .get()
-  )
-    throw badField("signIn", "Somebody has this sign-in name already.");
+function houseWords(before: HouseDoc, after: HouseInput): string {
+  const names = {
+    name: "name",
+    zone: "time zone",
+    currency: "currency",
+    units: "units",
+    publicUrl: "public address",
+    keepingDays: "days that entries are kept",
+    rooms: "rooms",
+    closures: "closed days",
+    preparing: "preparing times",
+  } as const;
+  const changed = (Object.keys(names) as (keyof typeof names)[]).filter((key) => !isDeepStrictEqual(before[key], after[key]));
+  return changed.length === 0 ? "saved the house" : `changed ${changed.map((key) => names[key]).join(", ")} of the house`;
 }

@@ -1,15 +1,25 @@
+import { isDeepStrictEqual } from "node:util";
 import type { BriefDoc, EntryInput, Receipt } from "@lampcrate/contract";
 import { plainCode } from "@lampcrate/core";
 import { eq, sql } from "drizzle-orm";
-import { house, run } from "../db/schema/index.ts";
+import { type entry, house, run } from "../db/schema/index.ts";
 import type { Deps } from "../deps.ts";
 import { Problem } from "../http/problem.ts";
 import { hashOf } from "../http/security.ts";
 import { frozenVersion } from "./briefs.ts";
+import { correctedByLink, putCorrection, sentVersions } from "./corrections.ts";
 import { closedProblem } from "./entries.ts";
 import { entryWriter, readVersions } from "./entryWriter.ts";
 import { openRun, type RunRow } from "./runs.ts";
 import { openSpan } from "./sheet.ts";
+
+type EntryRow = typeof entry.$inferSelect;
+
+const erasedWords = "This entry was erased. What is erased stays so: start a new logbook to send another one.";
+
+function refused(field: string, message: string): Problem {
+  return new Problem(409, "Not your entry", message, { errors: [{ field, message }] });
+}
 
 /** What an entry got: its receipt, and whether it is new. */
 export interface Received {
@@ -49,8 +59,8 @@ interface Door {
 
 /**
  * Takes entries in. Those that arrive together are committed together, and none is acknowledged before the commit is
- * on disk: a club that sends forty logbooks at once waits for one disk write, not forty. All that can be refused is
- * refused before anything of an entry is written, so one bad entry does not touch its neighbours.
+ * on disk: a club that sends forty logbooks at once waits for one disk write, not forty. What can't be kept of one
+ * entry does not touch its neighbours.
  */
 export class Intake {
   private waiting: Waiting[] = [];
@@ -68,23 +78,29 @@ export class Intake {
       .where(eq(run.code, sql.placeholder("code")))
       .prepare();
     this.zone = db.select({ zone: house.zone }).from(house).prepare();
+    // Inside the commit each entry is a savepoint: one that can't be written takes nothing with it but itself.
+    const keepOne = db.$client.transaction((door: Door, input: EntryInput) => this.keep(door, input));
     this.together = db.$client.transaction((waiting: readonly Waiting[]) => {
       const doors = new Map<string, Door>();
       return waiting.map(({ code, input, give, refuse }) => {
         try {
           const door = doors.get(code) ?? this.doorOf(code);
           doors.set(code, door);
-          const received = this.keep(door, input);
+          const received = keepOne(door, input);
           return () => give(received);
         } catch (error) {
-          if (!(error instanceof Problem)) throw error;
+          // A full disk ends the whole transaction: then nobody's entry is kept, and all are told so.
+          if (!db.$client.inTransaction) throw error;
           return () => refuse(error);
         }
       });
     });
   }
 
-  /** Keeps an entry, once: the same id and secret again change nothing and get the same answer. */
+  /**
+   * Keeps an entry, once. The same id and secret with the same words again change nothing and get the same answer;
+   * with other words they put these in place of the first, as a correction does.
+   */
   receive(code: string, input: EntryInput): Promise<Received> {
     return new Promise((give, refuse) => {
       this.waiting.push({ code, input, give, refuse });
@@ -133,16 +149,26 @@ export class Intake {
   private keep({ row, brief, closed }: Door, input: EntryInput): Received {
     const writer = entryWriter(this.deps.db);
     const known = writer.find(input.id);
-    if (known) {
-      if (known.runId !== row.id || known.linkHash !== hashOf(input.secret)) {
-        const message = "Another entry has this id.";
-        throw new Problem(409, "Not your entry", message, { errors: [{ field: "id", message }] });
-      }
-      return { receipt: { alias: known.alias, revision: known.revision }, isNew: false };
-    }
+    if (known) return { receipt: this.keepAgain(known, row, closed, input), isNew: false };
+    if (writer.wasErased(input.id)) throw new Problem(410, "Erased", erasedWords, { errors: [{ field: "id", message: erasedWords }] });
     if (closed !== null) throw closed;
+    if (writer.linkIsTaken(input.secret)) throw refused("secret", "Another entry has this private link. Start a new logbook.");
     const versions = readVersions(input.versions, brief);
     const alias = writer.write(row.id, row.publishedVersion ?? 0, input, versions, this.deps.clock());
     return { receipt: { alias, revision: 1 }, isNew: true };
+  }
+
+  private keepAgain(known: EntryRow, of: RunRow, closed: unknown, input: EntryInput): Receipt {
+    const { db, clock } = this.deps;
+    if (known.runId !== of.id || known.linkHash !== hashOf(input.secret)) throw refused("id", "Another entry has this id.");
+    const { alias } = known;
+    const there = { ageBand: known.ageBand, said: known.said, versions: sentVersions(db, known.key) };
+    const given = { ageBand: input.ageBand, said: input.said, versions: input.versions };
+    if (isDeepStrictEqual(there, given)) return { alias, revision: known.revision };
+    if (known.state === "withdrawn") throw refused("id", "You took this entry out. Open your private link to put it back or change it.");
+    if (correctedByLink(db, known.id))
+      throw refused("id", "This was sent before and corrected since. Open your private link: what stands there counts.");
+    if (closed !== null) throw closed;
+    return { alias, revision: putCorrection(db, db, { row: known, of, by: "sent again", at: clock() }, given) };
   }
 }

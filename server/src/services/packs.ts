@@ -33,7 +33,7 @@ function packOf(title: string, kind: RunKind, units: ChallengePack["units"], doc
     units,
     brief,
     lines: lines.map(({ materialId, ...line }) => ({ ...line, material: materialId })),
-    materials: used.map(({ id, revision: _, onHand: __, perWeek: ___, ...kept }) => ({ ...kept, key: id })),
+    materials: used.map(({ id, revision: _, onHand: __, perWeek: ___, archived: ____, ...kept }) => ({ ...kept, key: id })),
   };
 }
 

@@ -6,11 +6,13 @@ import type { Store } from "../db/open.ts";
 import { entry, run, session } from "../db/schema/index.ts";
 import type { Deps } from "../deps.ts";
 import { badField, notFound, Problem, stale } from "../http/problem.ts";
+import { refuseTakenRooms } from "./bookings.ts";
 import { freezeBrief, frozenVersion, insertBrief, loadBrief, refuseBadValues, startingBrief, writeBrief } from "./briefs.ts";
-import { houseDoc } from "./house.ts";
+import { refuseFarDays } from "./farDays.ts";
+import { houseDoc, houseZone } from "./house.ts";
 import { newId } from "./ids.ts";
 import type { Person } from "./signIn.ts";
-import { changesSince, nextUndo, remember } from "./undo.ts";
+import { changesSince, followRevision, nextUndo, remember } from "./undo.ts";
 
 export type RunRow = typeof run.$inferSelect;
 
@@ -133,6 +135,8 @@ export function saveSettings(deps: Deps, person: Person, id: string, input: RunS
     const row = runRow(tx, id);
     const { revision, ...settings } = input;
     if (row.revision !== revision) throw stale(runDoc(tx, id, person), changesSince(tx, id, revision));
+    const { opensOn, closesOn, revealOn } = settings;
+    refuseFarDays(deps.clock(), houseZone(tx), { opensOn, closesOn, revealOn });
     if (settings.opensOn && settings.closesOn && settings.closesOn < settings.opensOn)
       throw badField("closesOn", "Entries would close before they open.");
     if (settings.revealOn && settings.closesOn && settings.revealOn < settings.closesOn)
@@ -197,12 +201,14 @@ export function publish(deps: Deps, person: Person, id: string): RunDoc {
   return deps.db.transaction((tx) => {
     const row = runRow(tx, id);
     const errors = missingToPublish(tx, row);
+    if (row.status === "cancelled") refuseTakenRooms(tx, id);
     if (errors.length > 0) throw new Problem(422, "Not ready to publish", errors.map((e) => e.message).join(" "), { errors });
     const number = freezeBrief(tx, row.briefId, deps.clock(), person.id);
     tx.update(run)
       .set({ status: "published", publishedVersion: number, code: row.code ?? freeCode(tx, id), revision: row.revision + 1 })
       .where(eq(run.id, id))
       .run();
+    followRevision(tx, id, row.revision, row.revision + 1);
     return runDoc(tx, id, person);
   });
 }
@@ -239,10 +245,12 @@ function freeCode(db: Store, id: string): string {
 export function setStatus(deps: Deps, person: Person, id: string, status: "draft" | "cancelled"): RunDoc {
   return deps.db.transaction((tx) => {
     const row = runRow(tx, id);
+    if (row.status === "cancelled" && status !== "cancelled") refuseTakenRooms(tx, id);
     tx.update(run)
       .set({ status, revision: row.revision + 1 })
       .where(eq(run.id, id))
       .run();
+    followRevision(tx, id, row.revision, row.revision + 1);
     return runDoc(tx, id, person);
   });
 }

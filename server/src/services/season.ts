@@ -3,6 +3,8 @@ import { addDays, dateOf, shortDate, weekdayOf } from "@lampcrate/core";
 import { asc, count, eq } from "drizzle-orm";
 import type { Store } from "../db/open.ts";
 import { brief, briefLine, entry, run, session } from "../db/schema/index.ts";
+import { clockHeld } from "../jobs/clockWatch.ts";
+import { erasingNotices } from "./erasingNotices.ts";
 import { houseDoc } from "./house.ts";
 import { materialList } from "./materials.ts";
 
@@ -23,6 +25,8 @@ export function seasonDoc(db: Store, now: number): SeasonDoc {
     closures: house.closures.map(({ from, to, why }) => ({ from, to, why })),
     toDo: toDos(db, runs, today),
     missing,
+    erasing: erasingNotices(db),
+    clockHeld: clockHeld(db),
   };
 }
 

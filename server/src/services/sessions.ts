@@ -6,6 +6,7 @@ import { room, session } from "../db/schema/index.ts";
 import type { Deps } from "../deps.ts";
 import { badField, notFound, stale } from "../http/problem.ts";
 import { refuseTakenRoom } from "./bookings.ts";
+import { refuseFarDays } from "./farDays.ts";
 import { houseDoc } from "./house.ts";
 import { newId } from "./ids.ts";
 import { runDoc, runRow, sessionDoc } from "./runs.ts";
@@ -15,10 +16,17 @@ import { remember } from "./undo.ts";
 type SessionRow = typeof session.$inferSelect;
 
 /** A wall-clock session of the house as a row; refuses unknown rooms and times that are none. */
-function placed(db: Store, runId: string, input: SessionInput, rest: Pick<SessionRow, "id" | "cancelled" | "revision">): SessionRow {
+function placed(
+  db: Store,
+  now: number,
+  runId: string,
+  input: SessionInput,
+  rest: Pick<SessionRow, "id" | "cancelled" | "revision">,
+): SessionRow {
   const { zone } = houseDoc(db);
   const startAt = instantOf(input.start, zone);
   if (startAt === null) throw badField("start", "That is no date and time of the calendar.");
+  refuseFarDays(now, zone, { start: input.start.slice(0, 10) });
   if (!db.select().from(room).where(eq(room.id, input.roomId)).get()) throw badField("roomId", "The house has no such room.");
   const { title, roomId, start, minutes, setUpMin, tearDownMin, heads } = input;
   return { ...rest, runId, title, roomId, start, startAt, zone, minutes, setUpMin, tearDownMin, heads };
@@ -38,7 +46,7 @@ function sessionOf(db: Store, runId: string, id: string): SessionRow {
 export function addSession(deps: Deps, person: Person, runId: string, input: SessionInput): RunDoc {
   return deps.db.transaction((tx) => {
     runRow(tx, runId);
-    const row = placed(tx, runId, input, { id: newId(), cancelled: false, revision: 1 });
+    const row = placed(tx, deps.clock(), runId, input, { id: newId(), cancelled: false, revision: 1 });
     refuseTakenRoom(tx, row);
     tx.insert(session).values(row).run();
     remember(tx, person, deps.clock(), {
@@ -58,7 +66,7 @@ export function saveSession(deps: Deps, person: Person, runId: string, id: strin
   return deps.db.transaction((tx) => {
     const before = sessionOf(tx, runId, id);
     if (before.revision !== input.revision) throw stale(sessionDoc(before), []);
-    const row = placed(tx, runId, input, { id, cancelled: before.cancelled, revision: before.revision + 1 });
+    const row = placed(tx, deps.clock(), runId, input, { id, cancelled: before.cancelled, revision: before.revision + 1 });
     refuseTakenRoom(tx, row);
     tx.update(session).set(row).where(eq(session.id, id)).run();
     remember(tx, person, deps.clock(), {

@@ -1,12 +1,13 @@
 import type { Role, SignInInput } from "@lampcrate/contract";
-import { hash, verify } from "@node-rs/argon2";
-import { eq, lt } from "drizzle-orm";
+import { and, eq, lt, ne } from "drizzle-orm";
 import { signedIn, staff } from "../db/schema/index.ts";
 import type { Deps } from "../deps.ts";
 import type { Attempts } from "../http/attempts.ts";
 import { badField } from "../http/problem.ts";
 import { hashOf } from "../http/security.ts";
+import { trail } from "./audit.ts";
 import { newSecret } from "./ids.ts";
+import { hashPassword, matches, refuseWeak } from "./passwords.ts";
 
 /** Who is signed in. */
 export interface Person {
@@ -18,36 +19,50 @@ export interface Person {
 /** How long a sign-in lasts without use, ms. */
 export const signInMs = 12 * 3600_000;
 
-/** argon2id with the package's own parameters (19 MiB, 2 passes: the OWASP minimum). */
-export function hashPassword(password: string): Promise<string> {
-  return hash(password);
+/** Limits of guessing: by name from one address, and by name from anywhere. */
+export interface SignInLimits {
+  readonly here: Attempts;
+  readonly anywhere: Attempts;
 }
-
-/** A hash that no password has, so that unknown names take as long as known ones. */
-const nobody = hash(newSecret());
 
 /** Checks name and password and opens a session; gives its secret. Throws 422 when they don't match, 429 after too many tries. */
-export async function signIn(deps: Deps, attempts: Attempts, input: SignInInput): Promise<{ secret: string; person: Person }> {
+export async function signIn(
+  deps: Deps,
+  limits: SignInLimits,
+  address: string,
+  input: SignInInput,
+): Promise<{ secret: string; person: Person }> {
   const name = input.signIn.toLowerCase();
-  attempts.check(name);
+  const here = `${name} ${address}`;
+  limits.here.take(here);
+  limits.anywhere.take(name);
   const [found] = deps.db.select().from(staff).where(eq(staff.signIn, name)).all();
-  const matches = await verify(found?.passwordHash ?? (await nobody), input.password);
-  if (!found || !matches || !found.active) {
-    attempts.failed(name);
+  const right = await matches(found?.passwordHash, input.password);
+  if (!found || !right || !found.active) {
+    // Only a name that is on the staff: what is typed by mistake may be a password.
+    if (found) trail(deps.db, deps.clock(), null, "sign-in", `refused a sign-in as ${found.name}`);
     throw badField("password", "Name and password don't match.");
   }
-  attempts.succeeded(name);
-  const secret = newSecret();
-  deps.db.delete(signedIn).where(lt(signedIn.until, deps.clock())).run();
-  deps.db
-    .insert(signedIn)
-    .values({ tokenHash: hashOf(secret), staffId: found.id, until: deps.clock() + signInMs })
-    .run();
-  return { secret, person: { id: found.id, name: found.name, role: found.role } };
+  limits.here.forgive(here);
+  limits.anywhere.forgive(name);
+  return { secret: openSession(deps, found), person: { id: found.id, name: found.name, role: found.role } };
 }
 
-/** Whose session this is; null when there is none, or it has run out. Use moves its end on. */
-export function personOf(deps: Deps, secret: string | undefined): Person | null {
+function openSession(deps: Deps, person: { readonly id: string; readonly name: string }): string {
+  const secret = newSecret();
+  const now = deps.clock();
+  deps.db.transaction((tx) => {
+    tx.delete(signedIn).where(lt(signedIn.until, now)).run();
+    tx.insert(signedIn)
+      .values({ tokenHash: hashOf(secret), staffId: person.id, until: now + signInMs })
+      .run();
+    trail(tx, now, person, "sign-in", "signed in");
+  });
+  return secret;
+}
+
+/** Whose session this is, and whether use has just moved its end on; null when there is none, or it has run out. */
+export function sessionOf(deps: Deps, secret: string | undefined): { readonly person: Person; readonly movedOn: boolean } | null {
   if (!secret) return null;
   const tokenHash = hashOf(secret);
   const [found] = deps.db
@@ -58,13 +73,14 @@ export function personOf(deps: Deps, secret: string | undefined): Person | null 
     .all();
   const now = deps.clock();
   if (!found?.active || found.until <= now) return null;
-  if (found.until < now + signInMs / 2)
+  const movedOn = found.until < now + signInMs / 2;
+  if (movedOn)
     deps.db
       .update(signedIn)
       .set({ until: now + signInMs })
       .where(eq(signedIn.tokenHash, tokenHash))
       .run();
-  return { id: found.id, name: found.name, role: found.role };
+  return { person: { id: found.id, name: found.name, role: found.role }, movedOn };
 }
 
 /** Ends a session. */
@@ -76,7 +92,40 @@ export function signOut(deps: Deps, secret: string | undefined): void {
       .run();
 }
 
-/** Ends all sessions of a person, as when their password changes. */
-export function endSessionsOf(deps: Pick<Deps, "db">, staffId: string): void {
-  deps.db.delete(signedIn).where(eq(signedIn.staffId, staffId)).run();
+/** Ends all sessions of a person, on whatever device. */
+export function signOutEverywhere(deps: Deps, person: Person): void {
+  deps.db.transaction((tx) => {
+    endSessionsOf({ db: tx }, person.id);
+    trail(tx, deps.clock(), person, "sign-in", "signed out everywhere");
+  });
+}
+
+/** Ends all sessions of a person, as when their password changes, but the one given. */
+export function endSessionsOf(deps: { readonly db: Pick<Deps["db"], "delete"> }, staffId: string, butSecret?: string): void {
+  const theirs = eq(signedIn.staffId, staffId);
+  deps.db
+    .delete(signedIn)
+    .where(butSecret === undefined ? theirs : and(theirs, ne(signedIn.tokenHash, hashOf(butSecret))))
+    .run();
+}
+
+/** Changes one's own password, knowing the old one; ends one's sessions elsewhere. Throws 422 by field, 429. */
+export async function changePassword(
+  deps: Deps,
+  limit: Attempts,
+  person: Person,
+  secret: string,
+  input: { readonly current: string; readonly next: string },
+): Promise<void> {
+  limit.take(person.id);
+  const found = deps.db.select().from(staff).where(eq(staff.id, person.id)).get();
+  if (!found || !(await matches(found.passwordHash, input.current))) throw badField("current", "This is not your password now.");
+  limit.forgive(person.id);
+  refuseWeak(input.next, [found.name, found.signIn], "next");
+  const passwordHash = await hashPassword(input.next);
+  deps.db.transaction((tx) => {
+    tx.update(staff).set({ passwordHash }).where(eq(staff.id, person.id)).run();
+    endSessionsOf({ db: tx }, person.id, secret);
+    trail(tx, deps.clock(), person, "sign-in", "changed their own password");
+  });
 }

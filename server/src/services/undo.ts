@@ -10,6 +10,7 @@ import { bookSessionUse } from "./sessionUse.ts";
 import type { Person } from "./signIn.ts";
 
 type Kind = typeof undoStep.$inferInsert.kind;
+type Step = typeof undoStep.$inferSelect;
 
 /** Remembers how to take a change back: what was there before, and which revision the change made. */
 export function remember(
@@ -24,7 +25,7 @@ export function remember(
 }
 
 /** What this person's next undo on the run would take back, in words. */
-export function nextUndo(db: Store, runId: string, staffId: string): typeof undoStep.$inferSelect | null {
+export function nextUndo(db: Store, runId: string, staffId: string): Step | null {
   const mine = and(eq(undoStep.runId, runId), eq(undoStep.staffId, staffId), eq(undoStep.undone, false));
   return db.select().from(undoStep).where(mine).orderBy(desc(undoStep.id)).get() ?? null;
 }
@@ -40,26 +41,53 @@ export function changesSince(db: Store, subject: string, revision: number): read
     .map((step) => `${step.who}: ${step.words}`);
 }
 
-/** Takes back this person's last change on the run, unless somebody has changed the same thing since. Gives its words. */
+/**
+ * Takes back this person's last change on the run. Gives its words. One that can never be taken back any more, for
+ * somebody has changed the same thing since or it is gone, is said and left behind: the next undo is of the change
+ * before it.
+ */
 export function undoLast(deps: Deps, by: Person, runId: string): string {
+  const step = nextUndo(deps.db, runId, by.id);
+  if (!step) throw new Problem(409, "Nothing to undo", "You have changed nothing here that can be taken back.");
+  try {
+    return takeBack(deps, by, step);
+  } catch (error) {
+    if (error instanceof Problem && (error instanceof ChangedSince || error.doc.status === 404))
+      deps.db.update(undoStep).set({ undone: true }).where(eq(undoStep.id, step.id)).run();
+    throw error;
+  }
+}
+
+/**
+ * Tells undo that a thing got a new revision by something that touches none of what its steps take back, as publishing
+ * leaves a run's settings alone.
+ */
+export function followRevision(db: Store, subject: string, from: number, to: number): void {
+  db.update(undoStep)
+    .set({ revisionAfter: to })
+    .where(and(eq(undoStep.subject, subject), eq(undoStep.revisionAfter, from), eq(undoStep.undone, false)))
+    .run();
+}
+
+class ChangedSince extends Problem {
+  constructor() {
+    super(409, "Changed since", "Somebody has changed this after you, so it can't be taken back any more.");
+  }
+}
+
+function takeBack(deps: Deps, by: Person, step: Step): string {
   return deps.db.transaction((tx) => {
-    const step = nextUndo(tx, runId, by.id);
-    if (!step) throw new Problem(409, "Nothing to undo", "You have changed nothing here that can be taken back.");
     const revision = restore(tx, step, by, deps.clock());
     tx.update(undoStep).set({ undone: true }).where(eq(undoStep.id, step.id)).run();
     // The thing is as it was before this step, under a new revision: earlier steps follow it there.
-    tx.update(undoStep)
-      .set({ revisionAfter: revision })
-      .where(and(eq(undoStep.subject, step.subject), eq(undoStep.revisionAfter, step.revisionBefore), eq(undoStep.undone, false)))
-      .run();
+    followRevision(tx, step.subject, step.revisionBefore, revision);
     return step.words;
   });
 }
 
-function restore(db: Store, step: typeof undoStep.$inferSelect, by: Person, at: number): number {
+function restore(db: Store, step: Step, by: Person, at: number): number {
   const expect = (revision: number | undefined): number => {
-    if (revision !== step.revisionAfter)
-      throw new Problem(409, "Changed since", "Somebody has changed this after you, so it can't be taken back any more.");
+    if (revision !== step.revisionAfter) throw new ChangedSince();
     return revision + 1;
   };
   switch (step.kind) {

@@ -1,6 +1,7 @@
 import type { AddedCaution, AddedHint, AddedRule, BriefDoc, cutDoc, MaterialDoc, TierDoc } from "@lampcrate/contract";
 import type { Values } from "@lampcrate/core";
-import { integer, primaryKey, real, sqliteTable, text } from "drizzle-orm/sqlite-core";
+import { check, integer, primaryKey, real, sqliteTable, text } from "drizzle-orm/sqlite-core";
+import { within } from "./checks.ts";
 import { staff } from "./house.ts";
 import { material } from "./material.ts";
 
@@ -62,7 +63,7 @@ export const briefLine = sqliteTable(
     tier: text("tier"),
     cut: text("cut", { mode: "json" }).$type<Parameters<typeof cutDoc>[0] | null>(),
   },
-  (t) => [primaryKey({ columns: [t.briefId, t.id] })],
+  (t) => [primaryKey({ columns: [t.briefId, t.id] }), check("brief_line_amount", within(t.amount, 0, 1e6))],
 );
 
 export const briefTier = sqliteTable(

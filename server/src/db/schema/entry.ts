@@ -1,5 +1,6 @@
 import type { BriefDoc, Broke } from "@lampcrate/contract";
-import { index, integer, primaryKey, real, sqliteTable, text, uniqueIndex } from "drizzle-orm/sqlite-core";
+import { check, index, integer, primaryKey, real, sqliteTable, text, uniqueIndex } from "drizzle-orm/sqlite-core";
+import { within } from "./checks.ts";
 import { staff } from "./house.ts";
 import { run } from "./run.ts";
 
@@ -45,7 +46,7 @@ export const version = sqliteTable(
     guessValue: real("guess_value"),
     place: text("place", { enum: ["indoors", "outdoors"] }),
   },
-  (t) => [uniqueIndex("version_number").on(t.entryKey, t.number)],
+  (t) => [uniqueIndex("version_number").on(t.entryKey, t.number), check("version_guess", within(t.guessValue, -1e12, 1e12))],
 );
 
 export const trial = sqliteTable(
@@ -64,8 +65,14 @@ export const trial = sqliteTable(
     atLeast: integer("at_least", { mode: "boolean" }).notNull(),
     kept: integer("kept", { mode: "boolean" }).notNull(),
   },
-  (t) => [uniqueIndex("trial_number").on(t.versionId, t.number)],
+  (t) => [uniqueIndex("trial_number").on(t.versionId, t.number), check("trial_value", within(t.value, -1e12, 1e12))],
 );
+
+/** What is left of an erased entry: a hash of its random id, so that a phone that sends it again does not bring it back. */
+export const erasedEntry = sqliteTable("erased_entry", {
+  idHash: text("id_hash").primaryKey(),
+  at: integer("at").notNull(),
+});
 
 /** A house trial's own part: what the build took, and the brief as it was tried. */
 export const practice = sqliteTable("practice", {

@@ -1,4 +1,4 @@
-import type { PreparingDoc } from "@lampcrate/contract";
+import { auditAreas, type PreparingDoc } from "@lampcrate/contract";
 import { index, integer, real, sqliteTable, text } from "drizzle-orm/sqlite-core";
 
 /* Who and where: the house, its people, rooms and closed days. */
@@ -25,6 +25,8 @@ export const staff = sqliteTable("staff", {
   role: text("role", { enum: ["planner", "floor", "sifter"] }).notNull(),
   passwordHash: text("password_hash").notNull(),
   active: integer("active", { mode: "boolean" }).notNull(),
+  /** Deleted, but still named where they did something. */
+  gone: integer("gone", { mode: "boolean" }).notNull().default(false),
 });
 
 export const signedIn = sqliteTable(
@@ -37,6 +39,42 @@ export const signedIn = sqliteTable(
     until: integer("until").notNull(),
   },
   (t) => [index("signed_in_staff").on(t.staffId)],
+);
+
+/** What the server does by itself, and how it last went. */
+export const job = sqliteTable("job", {
+  name: text("name").primaryKey(),
+  startedAt: integer("started_at").notNull(),
+  /** null: it runs, or was cut short. */
+  endedAt: integer("ended_at"),
+  ok: integer("ok", { mode: "boolean" }),
+  /** What it did, or what went wrong. */
+  words: text("words").notNull(),
+});
+
+/** The clock as it was last seen, and whether erasing waits because it jumped. One row. */
+export const clockWatch = sqliteTable("clock_watch", {
+  id: integer("id").primaryKey(),
+  lastAt: integer("last_at").notNull(),
+  /** Why erasing waits; null while the clock is trusted. */
+  held: text("held"),
+  /** How long the clock has gone evenly since it jumped, ms. */
+  steadyMs: integer("steady_ms").notNull(),
+});
+
+/** Who did what that matters beyond a run, when. Never changed, never taken back. */
+export const audit = sqliteTable(
+  "audit",
+  {
+    id: integer("id").primaryKey({ autoIncrement: true }),
+    at: integer("at").notNull(),
+    /** null: nobody signed in, or the server itself. */
+    staffId: text("staff_id").references(() => staff.id, { onDelete: "set null" }),
+    who: text("who").notNull(),
+    area: text("area", { enum: auditAreas }).notNull(),
+    what: text("what").notNull(),
+  },
+  (t) => [index("audit_at").on(t.at)],
 );
 
 export const room = sqliteTable("room", {

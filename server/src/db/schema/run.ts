@@ -26,6 +26,8 @@ export const run = sqliteTable(
     heads: text("heads", { mode: "json" }).$type<HeadsModel>().notNull(),
     afterwards: text("afterwards", { enum: ["erase", "anonymise"] }).notNull(),
     createdAt: integer("created_at").notNull(),
+    /** Put away: out of the season, with everything it holds. */
+    archived: integer("archived", { mode: "boolean" }).notNull().default(false),
     revision: integer("revision").notNull(),
   },
   (t) => [index("run_brief").on(t.briefId)],
@@ -55,6 +57,17 @@ export const session = sqliteTable(
   },
   (t) => [index("session_run").on(t.runId), index("session_room").on(t.roomId, t.startAt)],
 );
+
+/** The word given before a run's entries go: nothing is erased before it was seen, or had stood seven days. */
+export const erasingNotice = sqliteTable("erasing_notice", {
+  runId: text("run_id")
+    .primaryKey()
+    .references(() => run.id, { onDelete: "cascade" }),
+  /** The day it is about; another day makes another notice. */
+  dueOn: text("due_on").notNull(),
+  announcedAt: integer("announced_at").notNull(),
+  seenAt: integer("seen_at"),
+});
 
 /** What was left after a session, and the brief as it was used. */
 export const sessionCount = sqliteTable("session_count", {

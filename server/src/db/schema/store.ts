@@ -1,5 +1,6 @@
 import { moveReasons } from "@lampcrate/contract";
-import { index, integer, primaryKey, real, sqliteTable, text } from "drizzle-orm/sqlite-core";
+import { check, index, integer, primaryKey, real, sqliteTable, text } from "drizzle-orm/sqlite-core";
+import { within } from "./checks.ts";
 import { staff } from "./house.ts";
 import { material } from "./material.ts";
 import { session } from "./run.ts";
@@ -31,7 +32,11 @@ export const pack = sqliteTable(
     priceCents: integer("price_cents").notNull(),
     most: integer("most"),
   },
-  (t) => [index("pack_supplier").on(t.supplierId)],
+  (t) => [
+    index("pack_supplier").on(t.supplierId),
+    check("pack_size", within(t.size, 0, 1e6)),
+    check("pack_price", within(t.priceCents, 0, 1e8)),
+  ],
 );
 
 /** An order keeps what was ordered at what price: packs and prices of the supplier may change afterwards. */
@@ -63,7 +68,11 @@ export const purchaseLine = sqliteTable(
     count: integer("count").notNull(),
     priceCents: integer("price_cents").notNull(),
   },
-  (t) => [primaryKey({ columns: [t.purchaseId, t.place] })],
+  (t) => [
+    primaryKey({ columns: [t.purchaseId, t.place] }),
+    check("purchase_size", within(t.size, 0, 1e6)),
+    check("purchase_count", within(t.count, 0, 1e6)),
+  ],
 );
 
 /** Stock is the sum of its moves: none is changed or removed. */
@@ -82,5 +91,9 @@ export const stockMove = sqliteTable(
     staffId: text("staff_id").references(() => staff.id),
     at: integer("at").notNull(),
   },
-  (t) => [index("stock_move_material").on(t.materialId), index("stock_move_session").on(t.sessionId)],
+  (t) => [
+    index("stock_move_material").on(t.materialId),
+    index("stock_move_session").on(t.sessionId),
+    check("stock_move_amount", within(t.amount, -1e12, 1e12)),
+  ],
 );

@@ -1,0 +1,27 @@
+import type { AuditArea, AuditLine } from "@lampcrate/contract";
+import { desc, lt } from "drizzle-orm";
+import type { Store } from "../db/open.ts";
+import { audit } from "../db/schema/index.ts";
+import type { Person } from "./signIn.ts";
+
+/** Lines of the trail that one page holds. */
+const pageSize = 100;
+
+/** Writes a line of the trail, in the transaction of what it tells of. No child's words or made-up names, ever. */
+export function trail(db: Store, at: number, by: Pick<Person, "id" | "name"> | null, area: AuditArea, what: string): void {
+  db.insert(audit)
+    .values({ at, staffId: by?.id ?? null, who: by?.name ?? "the server", area, what })
+    .run();
+}
+
+/** The trail, newest first; `before` is the id of the last line of the page before. */
+export function trailPage(db: Store, before: number | null): readonly AuditLine[] {
+  const { id, at, who, area, what } = audit;
+  return db
+    .select({ id, at, who, area, what })
+    .from(audit)
+    .where(before === null ? undefined : lt(audit.id, before))
+    .orderBy(desc(audit.id))
+    .limit(pageSize)
+    .all();
+}
