@@ -44,6 +44,7 @@ export * from "./kit/cutLayout.ts";
 export { type LineUse, type Rebuilding, spoilWithMiscuts } from "./kit/demand.ts";
 export * from "./kit/heads.ts";
 export * from "./kit/learn.ts";
+export * from "./kit/limits.ts";
 export * from "./kit/manifest.ts";
 export * from "./kit/offcuts.ts";
 export * from "./kit/packing.ts";

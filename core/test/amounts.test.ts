@@ -83,7 +83,8 @@ describe("prices", () => {
 
   it("are never guessed at: a comma before three digits may mean either", () => {
     expect(readPrice("1,500")).toEqual({ ok: false, words: "Does 1,500 mean 1.500 or 1500? Please type it one of these ways." });
-    for (const typed of ["", "free", "-3", "€", "4.2.1", "1/0"]) expect(readPrice(typed).ok).toBe(false);
+    for (const typed of ["", "free", "-3", "€", "4.2.1", "1/0", "1e30", "4x2", "12 abc", "€ 4 EUR", "30k", "9".repeat(400)])
+      expect(readPrice(typed).ok).toBe(false);
   });
 });
 

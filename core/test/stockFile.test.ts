@@ -95,6 +95,16 @@ describe("a store room file", () => {
     ["unit", "barrel", /no unit of the store room/],
     ["on hand", "some", /no amount/],
     ["on hand", "-4", /below zero/],
+    ["on hand", "9".repeat(400), /more than there can be/],
+    ["on hand", "1e30", /no amount/],
+    ["on hand", "200000000", /more than 100000000/],
+    ["pack size", "4x2", /no amount/],
+    ["pack size", "2000000", /more than 1000000/],
+    ["pack price", "1e30", /no price/],
+    ["pack price", "4x2", /no price/],
+    ["pack price", "9".repeat(400), /at most 1000000/],
+    ["allergens", "a;b;c;d;e;f;g;h;i", /At most 8/],
+    ["allergens", "x".repeat(31), /at most 30 letters/],
     ["pack size", "0", /More than nothing/],
     ["pack price", "1,500", /Does 1,500 mean/],
     ["pack price", "dear", /no price/],
@@ -163,5 +173,34 @@ describe("a store room file", () => {
         expect(wrong.every((item) => item.message.length > 5)).toBe(true);
       }),
     );
+  });
+
+  it("refuses a row that runs on beyond the headings, as “1,5” without quotes does", () => {
+    const { changes, wrong } = readStockRows(
+      [
+        ["name", "on hand"],
+        ["Thin card", "1", "5"],
+        ["Tape", "3 m", "", " "],
+      ],
+      [card, tape],
+    );
+    expect(wrong).toEqual([{ row: 2, column: "name", message: expect.stringContaining("beyond the last heading") }]);
+    expect(changes).toHaveLength(1);
+  });
+
+  it("refuses a heading that stands there twice", () => {
+    const { wrong } = readStockRows(
+      [
+        ["name", "on hand", "On Hand"],
+        ["Thin card", "1", "2"],
+      ],
+      [card],
+    );
+    expect(wrong).toEqual([{ row: 1, column: "on hand", message: expect.stringContaining("twice") }]);
+  });
+
+  it("refuses a file of more materials than a store room has", () => {
+    const { wrong } = readStockRows([["name"], ...Array.from({ length: 5001 }, (_, i) => [`m${i}`])], []);
+    expect(wrong[0]?.message).toContain("at most 5000");
   });
 });

@@ -1,4 +1,5 @@
 import { readAmount, readPrice } from "../kit/amountRead.ts";
+import { storeLimits } from "../kit/limits.ts";
 import { parseQuantity } from "../quantity/parse.ts";
 import { refusalWords } from "../quantity/reasons.ts";
 
@@ -91,10 +92,15 @@ export function readStockRows(
   const heads = (rows[0] ?? []).map((cell) => cell.trim().toLowerCase());
   for (const head of heads.filter((h) => h !== "" && !stockColumns.some((c) => c === h)))
     wrong.push({ row: 1, column: head, message: `There is no column “${head}”. The columns are ${stockColumns.join(", ")}.` });
+  for (const head of new Set(heads.filter((h, i) => h !== "" && heads.indexOf(h) !== i)))
+    wrong.push({ row: 1, column: head, message: `The heading “${head}” stands there twice. Keep the column that counts.` });
+  if (rows.length - 1 > storeLimits.rows)
+    wrong.push({ row: storeLimits.rows + 2, column: "name", message: `A file has at most ${storeLimits.rows} materials. Split it.` });
   if (!heads.includes("name")) wrong.push({ row: 1, column: "name", message: "The first row must name its columns, “name” among them." });
   if (wrong.length > 0) return { changes: [], wrong };
   const changes: StockChange[] = [];
   const seen = new Map<string, number>();
+  const byName = new Map(known.map((material) => [material.name.trim().toLowerCase(), material]));
   for (const [i, cells] of rows.entries()) {
     if (i === 0 || cells.every((cell) => cell.trim() === "")) continue;
     const row = i + 1;
@@ -103,10 +109,18 @@ export function readStockRows(
     const key = name.toLowerCase();
     const twice = seen.get(key);
     seen.set(key, row);
-    if (name === "" || name.length > 80) wrong.push({ row, column: "name", message: "Give the material a name of at most 80 letters." });
+    const beyond = cells.slice(heads.length).find((text) => text.trim() !== "");
+    if (name === "" || name.length > storeLimits.nameLetters)
+      wrong.push({ row, column: "name", message: `Give the material a name of at most ${storeLimits.nameLetters} letters.` });
+    else if (beyond !== undefined)
+      wrong.push({
+        row,
+        column: "name",
+        message: `“${beyond.trim()}” stands beyond the last heading. Put a cell with a comma in quotes: "1,5".`,
+      });
     else if (twice !== undefined) wrong.push({ row, column: "name", message: `“${name}” stands in row ${twice} already.` });
     else {
-      const before = known.find((material) => material.name.toLowerCase() === key);
+      const before = byName.get(key);
       const read = readRow(cell, before ?? { name, ...plain }, before !== undefined);
       for (const { column, message } of read.wrong) wrong.push({ row, column, message });
       if (read.wrong.length === 0) changes.push({ row, id: before?.id ?? null, values: read.values, words: read.words });
@@ -139,12 +153,12 @@ function readRow(
   const unit = read("unit", before.unit, unitOf, String);
   if (isKnown && unit !== before.unit)
     wrong.push({ column: "unit", message: `It is kept in ${before.unit}; a unit can't be changed by a file.` });
-  const amount = (typed: string) => amountOf(typed, unit);
+  const upTo = (most: number) => (typed: string) => amountOf(typed, unit, most);
   const values: StockRow = {
     name: isKnown ? before.name : cell("name"),
     unit,
-    onHand: read("on hand", before.onHand, amount, String),
-    packSize: read("pack size", before.packSize, (typed) => moreThanNothing(amount(typed)), String),
+    onHand: read("on hand", before.onHand, upTo(storeLimits.onHand), String),
+    packSize: read("pack size", before.packSize, (typed) => moreThanNothing(upTo(storeLimits.packSize)(typed)), String),
     packPriceCents: read("pack price", before.packPriceCents, moneyOf, (cents) => (cents / 100).toFixed(2)),
     sheetWidthM: read("sheet across", before.sheetWidthM, lengthOf, sizeWords),
     sheetHeightM: read("sheet along", before.sheetHeightM, lengthOf, sizeWords),
@@ -154,7 +168,7 @@ function readRow(
     perWeek: read<number | null>(
       "collected a week",
       before.perWeek,
-      (typed) => moreThanNothing(amount(typed)),
+      (typed) => moreThanNothing(upTo(storeLimits.perWeek)(typed)),
       (n) => (n === null ? "" : String(n)),
     ),
   };
@@ -166,9 +180,10 @@ const unitOf = (typed: string): StockRow["unit"] | { readonly message: string } 
   return found ?? { message: `“${typed}” is no unit of the store room: piece, mm, g or ml.` };
 };
 
-function amountOf(typed: string, unit: StockRow["unit"]): number | { readonly message: string } {
+function amountOf(typed: string, unit: StockRow["unit"], most: number): number | { readonly message: string } {
   const read = readAmount(typed, unit);
-  return read.ok ? read.amount : { message: read.words };
+  if (!read.ok) return { message: read.words };
+  return read.amount <= most ? read.amount : { message: `That is more than ${most}. Look at its digits again.` };
 }
 
 const moreThanNothing = (read: number | { readonly message: string }): number | { readonly message: string } =>
@@ -183,20 +198,22 @@ function lengthOf(typed: string): number | { readonly message: string } {
   const asked = { dimension: "length", defaultUnit: "mm" } as const;
   const read = parseQuantity(typed, asked);
   if (!read.ok) return { message: refusalWords(read.reason, typed, asked) };
-  return read.si > 0 && read.si <= 100
+  return read.si > 0 && read.si <= storeLimits.sheetM
     ? Math.round(read.si * 1e9) / 1e9
-    : { message: "A sheet's side is more than nothing and at most 100 m." };
+    : { message: `A sheet's side is more than nothing and at most ${storeLimits.sheetM} m.` };
 }
 
 const sizeWords = (m: number | null): string => (m === null ? "" : `${Math.round(m * 1e6) / 1e3} mm`);
 
-function listOf(typed: string): readonly string[] {
+function listOf(typed: string): readonly string[] | { readonly message: string } {
   if (/^(none|no|-)$/i.test(typed)) return [];
-  return typed
+  const list = typed
     .split(/[;,]/)
     .map((word) => word.trim())
-    .filter(Boolean)
-    .slice(0, 8);
+    .filter(Boolean);
+  const { allergens, allergenLetters } = storeLimits;
+  if (list.length <= allergens && list.every((word) => word.length <= allergenLetters)) return list;
+  return { message: `At most ${allergens} allergens of at most ${allergenLetters} letters each.` };
 }
 
 function yesOrNo(typed: string): boolean | { readonly message: string } {

@@ -11,6 +11,7 @@ export type Refusal =
   | "clock"
   | "fraction over zero"
   | "token mass unknown"
+  | "too big"
   | "unknown word";
 
 /** A number read, or why it was not. */
@@ -26,6 +27,14 @@ const fraction = /^(?:(\d+)[ -])?(\d+)\/(\d+)$/;
  * it is ambiguous elsewhere ("1,500").
  */
 export function readNumber(text: string, commaThousands = false): NumberRead {
+  const read = readAnySize(text, commaThousands);
+  return read.ok && !(read.value <= mostReadable) ? refuse("too big") : read;
+}
+
+/** Nothing that is counted or measured here is more, in any unit; hundreds of digits would be endless. */
+const mostReadable = 1e12;
+
+function readAnySize(text: string, commaThousands: boolean): NumberRead {
   const parts = fraction.exec(text);
   if (parts) return readFraction(parts[1], parts[2] ?? "", parts[3] ?? "");
   if (/^\d+$/.test(text) || /^\d*\.\d+$/.test(text)) return { ok: true, value: Number(text) };

@@ -34,6 +34,8 @@ export function refusalWords(reason: Refusal, text: string, asked: Asked): strin
       return "A fraction can't be over zero.";
     case "token mass unknown":
       return "We don't know what one weighs. Weigh ten of them together and type the grams.";
+    case "too big":
+      return "That is more than there can be. Look at its digits again.";
     case "unknown word":
       return `We don't know that word as a unit. Type it ${like}.`;
     default:

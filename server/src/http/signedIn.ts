@@ -3,7 +3,8 @@ import type { Context, MiddlewareHandler } from "hono";
 import { getCookie, setCookie } from "hono/cookie";
 import type { Deps } from "../deps.ts";
 import { houseDoc, isEmpty } from "../services/house.ts";
-import { type Person, sessionOf, signInMs } from "../services/signIn.ts";
+import type { Person } from "../services/person.ts";
+import { sessionOf, signInMs } from "../services/signIn.ts";
 import { Problem } from "./problem.ts";
 
 export const cookieName = "lampcrate";

@@ -2,7 +2,7 @@ import type { Store } from "../db/open.ts";
 import { clockWatch } from "../db/schema/index.ts";
 import type { Deps } from "../deps.ts";
 import { trail } from "../services/audit.ts";
-import type { Person } from "../services/signIn.ts";
+import type { Person } from "../services/person.ts";
 
 const dayMs = 86_400_000;
 

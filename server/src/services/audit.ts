@@ -2,7 +2,7 @@ import type { AuditArea, AuditLine } from "@lampcrate/contract";
 import { desc, lt } from "drizzle-orm";
 import type { Store } from "../db/open.ts";
 import { audit } from "../db/schema/index.ts";
-import type { Person } from "./signIn.ts";
+import type { Person } from "./person.ts";
 
 /** Lines of the trail that one page holds. */
 const pageSize = 100;

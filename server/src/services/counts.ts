@@ -5,9 +5,9 @@ import { session, sessionCount, staff } from "../db/schema/index.ts";
 import type { Deps } from "../deps.ts";
 import { badField, notFound, Problem } from "../http/problem.ts";
 import { loadBrief } from "./briefs.ts";
+import type { Person } from "./person.ts";
 import { runRow } from "./runs.ts";
 import { bookSessionUse } from "./sessionUse.ts";
-import type { Person } from "./signIn.ts";
 import { remember } from "./undo.ts";
 
 /** A count with the brief as it was used that day. */

@@ -5,7 +5,7 @@ import { entry, erasingNotice, run } from "../db/schema/index.ts";
 import type { Deps } from "../deps.ts";
 import { notFound } from "../http/problem.ts";
 import { trail } from "./audit.ts";
-import type { Person } from "./signIn.ts";
+import type { Person } from "./person.ts";
 
 /** The notices that stand: runs whose entries are about to go. */
 export function erasingNotices(db: Store): readonly ErasingNotice[] {

@@ -10,7 +10,7 @@ import { trail } from "./audit.ts";
 import { refuseFarDays } from "./farDays.ts";
 import { newId } from "./ids.ts";
 import { hashPassword, refuseWeak } from "./passwords.ts";
-import type { Person } from "./signIn.ts";
+import type { Person } from "./person.ts";
 
 const houseId = 1;
 

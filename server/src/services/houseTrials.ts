@@ -8,8 +8,8 @@ import { loadBrief } from "./briefs.ts";
 import { versionDocs } from "./entryDoc.ts";
 import { entryWriter, readVersions } from "./entryWriter.ts";
 import { newId } from "./ids.ts";
+import type { Person } from "./person.ts";
 import { runRow } from "./runs.ts";
-import type { Person } from "./signIn.ts";
 import { remember } from "./undo.ts";
 
 /** A house trial with the brief as it was tried. */

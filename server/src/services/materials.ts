@@ -6,7 +6,7 @@ import type { Deps } from "../deps.ts";
 import { badField, notFound, stale } from "../http/problem.ts";
 import { trail } from "./audit.ts";
 import { newId } from "./ids.ts";
-import type { Person } from "./signIn.ts";
+import type { Person } from "./person.ts";
 import { bookMove, onHandOf } from "./stock.ts";
 
 /** Everything in the store room, by name. */
@@ -20,14 +20,16 @@ export function materialList(db: Store): readonly MaterialDoc[] {
     .map((row) => ({ ...row, onHand: onHand.get(row.id) ?? 0 }));
 }
 
-/** Adds a material; what there is of it is its first move. */
+/** Adds a material; what there is of it is its first move. Throws 422 when there is one of that name. */
 export function addMaterial(deps: Deps, by: Person | null, input: MaterialInput): MaterialDoc {
-  return deps.db.transaction((tx) => insertMaterial(tx, by, deps.clock(), input));
+  return deps.db.transaction((tx) => {
+    refuseSecond(tx, input.name, "");
+    return insertMaterial(tx, by, deps.clock(), input);
+  });
 }
 
-/** Adds a material within a transaction. Throws 422 when there is one of that name. */
+/** Adds a material within a transaction, whose name has been seen to be free. */
 export function insertMaterial(db: Store, by: Person | null, at: number, { onHand, ...input }: MaterialInput): MaterialDoc {
-  refuseSecond(db, input.name, "");
   const row = db
     .insert(material)
     .values({ ...input, id: newId(), revision: 1 })

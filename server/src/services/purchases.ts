@@ -7,7 +7,7 @@ import type { Deps } from "../deps.ts";
 import { badField, notFound, Problem } from "../http/problem.ts";
 import { houseDoc } from "./house.ts";
 import { newId } from "./ids.ts";
-import type { Person } from "./signIn.ts";
+import type { Person } from "./person.ts";
 import { bookMove } from "./stock.ts";
 
 /** All orders, newest first. */

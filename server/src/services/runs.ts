@@ -11,7 +11,7 @@ import { freezeBrief, frozenVersion, insertBrief, loadBrief, refuseBadValues, st
 import { refuseFarDays } from "./farDays.ts";
 import { houseDoc, houseZone } from "./house.ts";
 import { newId } from "./ids.ts";
-import type { Person } from "./signIn.ts";
+import type { Person } from "./person.ts";
 import { changesSince, followRevision, nextUndo, remember } from "./undo.ts";
 
 export type RunRow = typeof run.$inferSelect;

@@ -4,7 +4,7 @@ import { eq } from "drizzle-orm";
 import type { Store } from "../db/open.ts";
 import { run, session } from "../db/schema/index.ts";
 import { materialList } from "./materials.ts";
-import type { Person } from "./signIn.ts";
+import type { Person } from "./person.ts";
 import { settleSession } from "./stock.ts";
 
 /** Books what a counted session took out of the store room, over what was booked for it before; whole sheets where pieces are cut. */

@@ -9,8 +9,8 @@ import { refuseTakenRoom } from "./bookings.ts";
 import { refuseFarDays } from "./farDays.ts";
 import { houseDoc } from "./house.ts";
 import { newId } from "./ids.ts";
+import type { Person } from "./person.ts";
 import { runDoc, runRow, sessionDoc } from "./runs.ts";
-import type { Person } from "./signIn.ts";
 import { remember } from "./undo.ts";
 
 type SessionRow = typeof session.$inferSelect;

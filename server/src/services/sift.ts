@@ -5,8 +5,8 @@ import { entry, siftDecision } from "../db/schema/index.ts";
 import type { Deps } from "../deps.ts";
 import { notFound, Problem, stale } from "../http/problem.ts";
 import { entryDocs } from "./entryDoc.ts";
+import type { Person } from "./person.ts";
 import { runRow } from "./runs.ts";
-import type { Person } from "./signIn.ts";
 import { remember } from "./undo.ts";
 
 /** A run's entries, oldest first; withdrawn ones are their families' business. */

@@ -1,4 +1,4 @@
-import type { Role, SignInInput } from "@lampcrate/contract";
+import type { SignInInput } from "@lampcrate/contract";
 import { and, eq, lt, ne } from "drizzle-orm";
 import { signedIn, staff } from "../db/schema/index.ts";
 import type { Deps } from "../deps.ts";
@@ -8,13 +8,7 @@ import { hashOf } from "../http/security.ts";
 import { trail } from "./audit.ts";
 import { newSecret } from "./ids.ts";
 import { hashPassword, matches, refuseWeak } from "./passwords.ts";
-
-/** Who is signed in. */
-export interface Person {
-  readonly id: string;
-  readonly name: string;
-  readonly role: Role;
-}
+import type { Person } from "./person.ts";
 
 /** How long a sign-in lasts without use, ms. */
 export const signInMs = 12 * 3600_000;

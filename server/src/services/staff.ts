@@ -7,7 +7,8 @@ import { badField, notFound } from "../http/problem.ts";
 import { trail } from "./audit.ts";
 import { newId } from "./ids.ts";
 import { hashPassword, refuseWeak } from "./passwords.ts";
-import { endSessionsOf, type Person } from "./signIn.ts";
+import type { Person } from "./person.ts";
+import { endSessionsOf } from "./signIn.ts";
 
 const shown = { id: staff.id, name: staff.name, signIn: staff.signIn, role: staff.role, active: staff.active };
 

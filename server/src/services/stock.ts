@@ -4,7 +4,7 @@ import type { Store } from "../db/open.ts";
 import { material, staff, stockMove } from "../db/schema/index.ts";
 import type { Deps } from "../deps.ts";
 import { notFound, Problem } from "../http/problem.ts";
-import type { Person } from "./signIn.ts";
+import type { Person } from "./person.ts";
 
 /** Smaller than any real move: what is left of sums of fractions. */
 const nothing = 1e-6;

@@ -6,8 +6,9 @@ import type { Store } from "../db/open.ts";
 import { material } from "../db/schema/index.ts";
 import type { Deps } from "../deps.ts";
 import { Problem } from "../http/problem.ts";
+import { trail } from "./audit.ts";
 import { insertMaterial, materialList } from "./materials.ts";
-import type { Person } from "./signIn.ts";
+import type { Person } from "./person.ts";
 import { bookMove } from "./stock.ts";
 
 /** The store room as CSV, to be counted on, changed and read back. */
@@ -17,7 +18,10 @@ export function stockCsv(db: Store): string {
 
 /** What a file would do, row by row. */
 export function previewStockCsv(db: Store, text: string): CsvPreview {
-  const { changes, wrong } = readFile(db, text);
+  return previewOf(readFile(db, text));
+}
+
+function previewOf({ changes, wrong }: ReturnType<typeof readStockRows>): CsvPreview {
   return {
     rows: changes.map(({ row, id, values, words }) => ({
       row,
@@ -25,20 +29,20 @@ export function previewStockCsv(db: Store, text: string): CsvPreview {
       does: id === null ? "adds" : words.length > 0 ? "changes" : "leaves as it is",
       words,
     })),
-    wrong,
+    wrong: wrong.slice(0, 200),
   };
 }
 
 /** Takes a file over, all or nothing: stock that differs is booked as a move. Throws 422 by row and column. */
 export function takeStockCsv(deps: Deps, by: Person, text: string): CsvPreview {
   return deps.db.transaction((tx) => {
-    const preview = previewStockCsv(tx, text);
-    if (preview.wrong.length > 0)
+    const read = readFile(tx, text);
+    if (read.wrong.length > 0)
       throw new Problem(422, "Check the file", "Nothing was taken: put these right and read the file again.", {
-        errors: preview.wrong.map(({ row, column, message }) => ({ field: `row ${row}, ${column}`, message })),
+        errors: read.wrong.slice(0, 200).map(({ row, column, message }) => ({ field: `row ${row}, ${column}`, message })),
       });
     const before = new Map(materialList(tx).map((m) => [m.id, m]));
-    for (const { id, values, words } of readFile(tx, text).changes) {
+    for (const { id, values, words } of read.changes) {
       if (id === null) insertMaterial(tx, by, deps.clock(), { ...values, hazards: [] });
       else if (words.length > 0) {
         const { onHand, ...rest } = values;
@@ -55,13 +59,24 @@ export function takeStockCsv(deps: Deps, by: Person, text: string): CsvPreview {
         });
       }
     }
-    return preview;
+    trail(tx, deps.clock(), by, "stock", `took a store room file of ${read.changes.length} rows over`);
+    return previewOf(read);
   });
 }
 
 function readFile(db: Store, text: string) {
   // A spreadsheet's own mark of guarded formulae is not part of the name.
-  const { data } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ""), { skipEmptyLines: false });
+  const { data, errors } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ""), { skipEmptyLines: false });
+  const broken = errors.filter((error) => error.type === "Quotes");
+  if (broken.length > 0)
+    return {
+      changes: [],
+      wrong: broken.slice(0, 5).map(({ row = 0 }) => ({
+        row: row + 1,
+        column: "name",
+        message: "A quotation mark is opened here and not closed, or stands inside a cell. A mark inside quotes is written twice.",
+      })),
+    };
   return readStockRows(
     data.map((row) => row.map((cell) => cell.replace(/^'(?=[=+\-@])/, ""))),
     materialList(db),

@@ -6,8 +6,8 @@ import type { Deps } from "../deps.ts";
 import { Problem } from "../http/problem.ts";
 import { refuseTakenRoom } from "./bookings.ts";
 import { completed, loadBrief, writeBrief } from "./briefs.ts";
+import type { Person } from "./person.ts";
 import { bookSessionUse } from "./sessionUse.ts";
-import type { Person } from "./signIn.ts";
 
 type Kind = typeof undoStep.$inferInsert.kind;
 type Step = typeof undoStep.$inferSelect;

@@ -1,0 +1,13 @@
+/** The most that a store room's numbers may be, wherever they come in: a form, a file, a pack. Amounts in the material's unit. */
+export const storeLimits = {
+  onHand: 1e8,
+  packSize: 1e6,
+  packPriceCents: 1e8,
+  perWeek: 1e6,
+  sheetM: 100,
+  nameLetters: 80,
+  allergens: 8,
+  allergenLetters: 30,
+  /** Materials in one file. */
+  rows: 5000,
+} as const;
