@@ -124,7 +124,7 @@ test("the private link corrects, withdraws and erases; nobody else's does", asyn
 test("an unknown code says how to mend it", async ({ browser }) => {
   const phone = await openPhone(browser);
   await phone.goto(`${house.url}/h/no-such-9`);
-  await expect(phone.getByRole("alert")).toContainText("Check the two words and the number");
+  await expect(phone.getByRole("alert")).toContainText("Check its words and the number");
   await phone.getByRole("link", { name: "Type the code on your sheet" }).click();
   await expect(phone.getByRole("heading", { name: "Build challenge" })).toBeVisible();
 });

@@ -1,4 +1,5 @@
 import { bitsAt, seedOf } from "../random/stream.ts";
+import { moreFirst, moreSecond } from "./codeWords.ts";
 
 const first = [
   "amber",
@@ -69,13 +70,23 @@ const second = [
   "puddle",
 ] as const;
 
-/** A code that is easy to say and type, such as "REED LANTERN 4"; `attempt` gives another when one is taken. */
+const opening = [...first, ...moreFirst];
+const things = [...second, ...moreSecond];
+
+/** How many codes there are: about 331 million, so that trying them at random finds none. */
+export const codesThereAre = opening.length * things.length * (things.length - 1) * 900;
+
+/** A code that is easy to say and type, such as "REED LANTERN OTTER 472"; `attempt` gives another when one is taken. */
 export function spokenCode(id: string, attempt = 0): string {
   const seed = seedOf("code", id);
-  return `${pick(first, seed, attempt, 0)} ${pick(second, seed, attempt, 1)} ${(bitsAt(seed, attempt, 2) % 8) + 2}`.toUpperCase();
+  const thing = bitsAt(seed, attempt, 1) % things.length;
+  // Never the same thing twice.
+  const other = (thing + 1 + (bitsAt(seed, attempt, 2) % (things.length - 1))) % things.length;
+  const number = 100 + (bitsAt(seed, attempt, 3) % 900);
+  return `${pick(opening, seed, attempt, 0)} ${things[thing]} ${things[other]} ${number}`.toUpperCase();
 }
 
-/** A code as it stands in an address: "REED LANTERN 4" is reed-lantern-4. `plainCode` reads it back. */
+/** A code as it stands in an address: "REED LANTERN OTTER 472" is reed-lantern-otter-472. `plainCode` reads it back. */
 export function codeInAddress(code: string): string {
   return code.toLowerCase().replaceAll(" ", "-");
 }

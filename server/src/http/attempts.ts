@@ -20,10 +20,8 @@ export class Attempts {
 
   /** Counts a try. Throws a 429 with the wait when there were too many. */
   take(key: string): void {
-    const now = this.steady();
-    const recent = this.recent(key, now);
-    if (recent.length >= this.most) throw tooMany((recent[0] ?? now) + this.windowMs - now);
-    this.keep(key, [...recent, now]);
+    this.check(key);
+    this.count(key);
   }
 
   /** Throws a 429 while there were too many, without counting one. */
@@ -31,6 +29,12 @@ export class Attempts {
     const now = this.steady();
     const recent = this.recent(key, now);
     if (recent.length >= this.most) throw tooMany((recent[0] ?? now) + this.windowMs - now);
+  }
+
+  /** Counts a try that turned out to be a wrong one. */
+  count(key: string): void {
+    const now = this.steady();
+    this.keep(key, [...this.recent(key, now), now]);
   }
 
   /** Forgets the tries of a key: the last one was right. */

@@ -1,17 +1,29 @@
 import { houseInput } from "@lampcrate/contract/schemas";
 import { Hono } from "hono";
+import { validator } from "hono/validator";
 import type { Deps } from "../deps.ts";
+import { badField } from "../http/problem.ts";
 import { type Signed, staffOnly } from "../http/signedIn.ts";
 import { body } from "../http/validate.ts";
+import { trailPage } from "../services/audit.ts";
 import { houseDoc, saveHouse } from "../services/house.ts";
 import { seasonDoc } from "../services/season.ts";
 
-/** The house and its season. */
+/** The id of the trail's last line on the page before. */
+const before = validator("query", (value: Record<string, string | string[]>) => {
+  const text = value["before"];
+  if (text === undefined) return { before: null };
+  if (typeof text !== "string" || !/^\d{1,15}$/.test(text)) throw badField("before", "The page before ends with a line's number.");
+  return { before: Number(text) };
+});
+
+/** The house, its trail and its season. */
 export function houseRoutes(deps: Deps) {
   const anyone = staffOnly(deps, "floor", "sifter");
   const planner = staffOnly(deps);
   return new Hono<Signed>()
     .get("/house", anyone, (c) => c.json(houseDoc(deps.db)))
     .put("/house", planner, body(houseInput), (c) => c.json(saveHouse(deps, c.get("person"), c.req.valid("json"))))
+    .get("/audit", planner, before, (c) => c.json(trailPage(deps.db, c.req.valid("query").before)))
     .get("/season", anyone, (c) => c.json(seasonDoc(deps.db, deps.clock())));
 }

@@ -5,6 +5,7 @@ import { validator } from "hono/validator";
 import QRCode from "qrcode";
 import type { Deps } from "../deps.ts";
 import { badField } from "../http/problem.ts";
+import { publicLimits } from "../http/publicLimits.ts";
 import { body } from "../http/validate.ts";
 import { correct, eraseEntry, mine, withdraw } from "../services/entries.ts";
 import { revealDoc } from "../services/findings.ts";
@@ -16,7 +17,8 @@ import { sheetDoc } from "../services/sheet.ts";
 /** A run's spoken code, however it is typed. */
 const code = validator("param", (value: Record<string, string>) => {
   const typed = value["code"] ?? "";
-  if (typed.length > 60 || !/[A-Za-z]/.test(typed)) throw badField("code", "A code is two words and a number, such as REED LANTERN 4.");
+  if (typed.length > 60 || !/[A-Za-z]/.test(typed))
+    throw badField("code", "A code is three words and a number, such as REED LANTERN OTTER 472.");
   return { code: typed };
 });
 
@@ -31,6 +33,7 @@ const secret = validator("header", (value: Record<string, string>) => {
 export function publicRoutes(deps: Deps) {
   const intake = new Intake(deps);
   return new Hono()
+    .use("/public/*", publicLimits(deps))
     .get("/public/runs/:code", code, (c) => c.json(sheetDoc(deps.db, publicRun(deps.db, c.req.valid("param").code), deps.clock())))
     .post("/public/runs/:code/entries", code, body(entryInput), async (c) => {
       const { receipt, isNew } = await intake.receive(c.req.valid("param").code, c.req.valid("json"));

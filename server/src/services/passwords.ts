@@ -16,7 +16,10 @@ const mostWaiting = 40;
  * Length first: the contract asks for ten characters, and any longer phrase passes. Throws 422 at `field`.
  */
 export function refuseWeak(password: string, own: readonly string[], field = "password"): void {
-  const { score } = strength.check(password, own.flatMap((words) => [words, ...words.split(/\s+/)]).filter(Boolean));
+  const { score } = strength.check(
+    password,
+    own.flatMap((words) => [words, words.replace(/\s+/g, ""), ...words.split(/\s+/)]).filter(Boolean),
+  );
   if (score < 2)
     throw badField(field, "This password is among the first that a guesser tries. Take a few words that don't belong together instead.");
 }

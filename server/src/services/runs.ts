@@ -37,7 +37,7 @@ export function publicRun(db: Store, typed: string): RunRow {
 /** The run found under a code, if families may see it. */
 export function openRun(found: RunRow | undefined): RunRow {
   if (found?.status === "published") return found;
-  const message = "No challenge is open under this code. Check the two words and the number.";
+  const message = "No challenge is open under this code. Check its words and the number.";
   throw new Problem(404, "No such code", message, { errors: [{ field: "code", message }] });
 }
 

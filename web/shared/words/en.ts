@@ -3,7 +3,7 @@ export const en = {
   door: {
     title: "Build challenge",
     ask: "Type the code on your sheet",
-    example: "two words and a number, such as REED LANTERN 4",
+    example: "three words and a number, such as REED LANTERN OTTER 472",
     go: "Open the challenge",
   },
   common: {

@@ -1,0 +1,34 @@
+import type { MiddlewareHandler } from "hono";
+import type { Deps } from "../deps.ts";
+import { addressOf } from "./address.ts";
+import { Attempts } from "./attempts.ts";
+import { Problem } from "./problem.ts";
+
+const quarterHour = 15 * 60_000;
+
+/** Wrong codes and links from one address in a quarter of an hour: a class of forty may each mistype theirs. */
+const mostWrong = 60;
+
+/** Pages asked for by one address in a minute: a whole school behind one address stays below. */
+const mostReads = 3000;
+
+/** Holds what is reachable without signing in against one address that asks too often, or tries one code after another. */
+export function publicLimits(deps: Deps): MiddlewareHandler {
+  const wrong = new Attempts(deps.steady, mostWrong, quarterHour);
+  const reads = new Map<string, number>();
+  let minute = 0;
+  return async (c, next) => {
+    const address = addressOf(c, deps.proxies);
+    wrong.check(address);
+    if (c.req.method === "GET") {
+      const now = Math.floor(deps.steady() / 60_000);
+      if (now !== minute) reads.clear();
+      minute = now;
+      const count = (reads.get(address) ?? 0) + 1;
+      reads.set(address, count);
+      if (count > mostReads) throw new Problem(429, "Too many at once", "Wait a minute, then try again.", {}, { "retry-after": "60" });
+    }
+    await next();
+    if (c.res.status === 404) wrong.count(address);
+  };
+}
