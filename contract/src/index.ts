@@ -16,5 +16,5 @@ export type * from "./public.ts";
 export type * from "./run.ts";
 export * from "./season.ts";
 export * from "./stock.ts";
-export type * from "./supplier.ts";
+export * from "./supplier.ts";
 export * from "./usualLine.ts";

@@ -57,3 +57,11 @@ export interface OrderDoc extends OrderInput {
   readonly arrivedOn: string | null;
   readonly by: string;
 }
+
+/** What can be said of an order. */
+export const orderSteps = ["arrived", "not arrived", "called off", "on again"] as const;
+export type OrderStep = (typeof orderSteps)[number];
+
+export interface OrderStepInput {
+  readonly step: OrderStep;
+}

@@ -29,6 +29,7 @@ export * from "./finding/testWords.ts";
 export * from "./finding/welch.ts";
 export * from "./finding/words.ts";
 export * from "./format/pastedLines.ts";
+export * from "./format/plainText.ts";
 export * from "./format/stockRows.ts";
 export * from "./format/unknownParts.ts";
 export * from "./kit/amountRead.ts";

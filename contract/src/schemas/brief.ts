@@ -1,10 +1,10 @@
 import { familyIds, instruments } from "@lampcrate/core";
 import Joi from "joi";
 import type { BriefDoc, BriefSave } from "../brief.ts";
-import { id, line, objectOf, revision, share, text } from "./parts.ts";
+import { fieldId, id, line, objectOf, revision, share, text } from "./parts.ts";
 
 const values = Joi.object()
-  .pattern(Joi.string().max(40), Joi.alternatives(Joi.number(), Joi.string().max(40)))
+  .pattern(fieldId, Joi.alternatives(Joi.number(), line(40)))
   .max(80)
   .required();
 
@@ -39,7 +39,7 @@ const briefLine = Joi.object({
     .required(),
 });
 
-export const briefFields = {
+const briefFields = {
   family: Joi.string()
     .valid(...familyIds)
     .required(),
@@ -90,9 +90,11 @@ export const briefFields = {
     .items(added.keys({ rung: Joi.string().valid("question", "nudge", "example").required() })),
 };
 
+export const briefDoc = objectOf<BriefDoc>(briefFields);
+
 /** Shape only: the server holds the goal's and the design's numbers against their family, field by field. */
 export const briefSave = objectOf<BriefSave>({
   revision,
-  brief: objectOf<BriefDoc>(briefFields).required(),
+  brief: briefDoc.required(),
   words: line(200).allow("").required(),
 });

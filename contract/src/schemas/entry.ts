@@ -1,7 +1,7 @@
-import { instruments } from "@lampcrate/core";
+import { instruments, isOddLine } from "@lampcrate/core";
 import Joi from "joi";
 import type { DecisionInput, EntryCorrection, EntryInput, VersionInput } from "../entry.ts";
-import { line, objectOf, revision, text } from "./parts.ts";
+import { fieldId, line, objectOf, revision, text } from "./parts.ts";
 
 const ageBand = Joi.string().valid("under 6", "6 to 8", "9 to 11", "12 to 15", "16 and over", "mixed").allow(null).required();
 
@@ -10,7 +10,7 @@ const trial = Joi.object({
   instrument: Joi.string()
     .valid(...instruments.map((i) => i.id))
     .required(),
-  seen: Joi.array().items(line(40)).max(12).required(),
+  seen: Joi.array().items(line(40)).max(12).unique().required(),
   atLeast: Joi.boolean().required(),
   kept: Joi.boolean().required(),
 });
@@ -21,14 +21,14 @@ const declared = Joi.any()
   .messages({ "any.invalid": "{#label} must be a number up to a million or up to 60 letters" });
 
 function isDeclared(value: unknown): boolean {
-  return typeof value === "number" ? Math.abs(value) <= 1e6 : typeof value === "string" && value.length <= 60;
+  return typeof value === "number" ? Math.abs(value) <= 1e6 : typeof value === "string" && value.length <= 60 && !isOddLine(value);
 }
 
 const version = Joi.object({
   role: Joi.string().valid("build", "control").required(),
   changed: text(240).required(),
   madeOf: text(240).required(),
-  variables: Joi.object().pattern(Joi.string().max(40), declared).max(20).required(),
+  variables: Joi.object().pattern(fieldId, declared).max(20).required(),
   guess: line(60).min(1).allow(null).required(),
   place: Joi.string().valid("indoors", "outdoors").allow(null).required(),
   trials: Joi.array().items(trial).min(1).max(12).required(),

@@ -1,10 +1,11 @@
 import { hazards, storeLimits } from "@lampcrate/core";
 import Joi from "joi";
 import type { MaterialInput, MaterialSave } from "../material.ts";
+import type { PackMaterial } from "../pack.ts";
 import { line, objectOf, revision } from "./parts.ts";
 
 const sheetSide = Joi.number().greater(0).max(storeLimits.sheetM).allow(null).required();
-const fields = {
+const kinds = {
   name: line(storeLimits.nameLetters).min(1).required(),
   unit: Joi.string().valid("piece", "mm", "g", "ml").required(),
   packSize: Joi.number().greater(0).max(storeLimits.packSize).required(),
@@ -18,10 +19,17 @@ const fields = {
     .items(Joi.string().valid(...hazards))
     .unique()
     .required(),
+};
+
+const fields = {
+  ...kinds,
   perWeek: Joi.number().greater(0).max(storeLimits.perWeek).allow(null).required(),
 };
 
 const onHand = Joi.number().min(0).max(storeLimits.onHand).required();
+
+/** A material as a challenge pack brings it: what it is, not what there is of it. */
+export const packMaterial = Joi.object<PackMaterial>({ ...kinds, key: line(60).min(1).required() }).unknown();
 
 export const materialInput = objectOf<MaterialInput>({ ...fields, onHand });
 export const materialSave = objectOf<MaterialSave>({ ...fields, revision });

@@ -1,14 +1,23 @@
-import { isZone } from "@lampcrate/core";
+import { isOddLine, isOddText, isZone } from "@lampcrate/core";
 import Joi from "joi";
 
 /** Ids that our own devices and server make. */
 export const id = Joi.string().pattern(/^[A-Za-z0-9_-]{6,40}$/);
 
-/** One line of plain text. */
-export const line = (most: number): Joi.StringSchema => Joi.string().trim().max(most);
+/** The name of a family's field. */
+export const fieldId = Joi.string().pattern(/^[a-zA-Z][a-zA-Z0-9-]{0,39}$/);
 
-/** Several lines of plain text; may be empty. */
-export const text = (most: number): Joi.StringSchema => Joi.string().trim().max(most).allow("");
+/** One line of plain text, without spaces around it. */
+export const line = (most: number): Joi.StringSchema => plain(isOddLine).max(most);
+
+/** Several lines of plain text, without spaces around them; may be empty. */
+export const text = (most: number): Joi.StringSchema => plain(isOddText).max(most).allow("");
+
+function plain(isOdd: (text: string) => boolean): Joi.StringSchema {
+  return Joi.string()
+    .custom((value: string, helpers) => (isOdd(value) ? helpers.error("string.odd") : value.trim()), "plain text")
+    .messages({ "string.odd": "{#label} has characters that can't be seen, or that turn the text around. Type it anew" });
+}
 
 /** A local date that exists. */
 export const date = Joi.string()
@@ -50,34 +59,18 @@ const forecast = {
 const model = (name: string, fields: Joi.SchemaMap): Joi.ObjectSchema =>
   Joi.object({ model: Joi.string().valid(name).required(), cap, ...fields });
 
+const whole = Joi.number().integer().min(0).max(5000).required();
+
 /** Any heads model, told apart by its name. */
-export const heads = Joi.object({ model: Joi.string().valid("signedUp", "forecast", "learned", "atHome").required() })
-  .unknown()
-  .when(".model", {
-    switch: [
-      {
-        is: "signedUp",
-        then: model("signedUp", {
-          signedUp: Joi.number().integer().min(0).max(5000).required(),
-          showRate: share.required(),
-          walkIns: people.required(),
-        }),
-      },
-      {
-        is: "atHome",
-        then: model("atHome", {
-          asked: Joi.number().integer().min(0).max(5000).required(),
-          takeUp: share.required(),
-          more: people.required(),
-        }),
-      },
-      { is: "forecast", then: model("forecast", forecast) },
-      {
-        is: "learned",
-        then: model("learned", { ...forecast, past: Joi.array().items(Joi.number().integer().min(0).max(5000)).max(60).required() }),
-      },
-    ],
-  });
+export const heads = Joi.alternatives().conditional(".model", {
+  switch: [
+    { is: "signedUp", then: model("signedUp", { signedUp: whole, showRate: share.required(), walkIns: people.required() }) },
+    { is: "atHome", then: model("atHome", { asked: whole, takeUp: share.required(), more: people.required() }) },
+    { is: "forecast", then: model("forecast", forecast) },
+    { is: "learned", then: model("learned", { ...forecast, past: Joi.array().items(whole).max(60).required() }) },
+  ],
+  otherwise: Joi.object({ model: Joi.string().valid("signedUp", "forecast", "learned", "atHome").required() }).unknown(),
+});
 
 /** A schema with exactly the keys of the contract's type, required or optional as each field says. */
 export function objectOf<T>(fields: { readonly [K in keyof Required<T>]: Joi.Schema }): Joi.ObjectSchema<T> {

@@ -1,6 +1,6 @@
 import Joi from "joi";
 import { type CsvInput, givenReasons, type MoveInput, type StockCountInput } from "../stock.ts";
-import { id, line, objectOf } from "./parts.ts";
+import { id, line, objectOf, text } from "./parts.ts";
 
 const amount = Joi.number().min(0).max(1e8).required();
 
@@ -21,4 +21,4 @@ export const stockCountInput = objectOf<StockCountInput>({
     .items(Joi.object({ materialId: id.required(), counted: amount, listed: Joi.number().min(-1e8).max(1e8).required() })),
 });
 
-export const csvInput = objectOf<CsvInput>({ text: Joi.string().max(200_000).required() });
+export const csvInput = objectOf<CsvInput>({ text: text(200_000).min(1).required() });

@@ -1,5 +1,5 @@
 import Joi from "joi";
-import type { OrdersInput, SupplierInput, SupplierSave } from "../supplier.ts";
+import { type OrderStepInput, type OrdersInput, orderSteps, type SupplierInput, type SupplierSave } from "../supplier.ts";
 import { id, line, objectOf, revision } from "./parts.ts";
 
 const cents = Joi.number().integer().min(0).max(1e8).required();
@@ -28,6 +28,12 @@ const fields = {
 
 export const supplierInput = objectOf<SupplierInput>(fields);
 export const supplierSave = objectOf<SupplierSave>({ ...fields, revision });
+
+export const orderStep = objectOf<OrderStepInput>({
+  step: Joi.string()
+    .valid(...orderSteps)
+    .required(),
+});
 
 export const ordersInput = objectOf<OrdersInput>({
   orders: Joi.array()

@@ -6,10 +6,13 @@ import { badField, Problem } from "./problem.ts";
 const options: Joi.ValidationOptions = { abortEarly: false, convert: false, errors: { wrap: { label: false } } };
 
 /** The value as the contract's type, or a problem that names every field. */
-function checked<T>(schema: Joi.Schema<T>, value: unknown, part: string): T {
+function checked<T>(schema: Joi.Schema<T>, value: unknown, part: string, under = ""): T {
   const result = schema.validate(value, options);
   if (!result.error) return result.value;
-  const errors = result.error.details.map((detail) => ({ field: fieldName(detail.path) || part, message: detail.message }));
+  const errors = result.error.details.map((detail) => ({
+    field: detail.path.length === 0 ? part : `${under}${fieldName(detail.path)}`,
+    message: detail.message,
+  }));
   throw new Problem(422, "Check what you typed", errors.map((error) => error.message).join(". "), { errors });
 }
 
@@ -19,7 +22,32 @@ function fieldName(path: readonly (string | number)[]): string {
 
 /** A JSON body of the contract's type; the typed client sees that type too. */
 export function body<T>(schema: Joi.ObjectSchema<T>) {
-  return validator("json", (value): T => checked(schema, value, "body"));
+  return validator("json", (value): T => checked(schema, sound(value), "body"));
+}
+
+/** A JSON body that its reader checks part by part. */
+export const anyJson = validator("json", (value: unknown) => sound(value) as object);
+
+/** Levels of objects and lists within each other that any document here needs, and some. */
+const mostLevels = 24;
+
+/** Refuses JSON that is nested without end, or that names what JavaScript keeps for itself. Throws 422. */
+function sound(value: unknown): unknown {
+  let level: readonly unknown[] = [value];
+  for (let depth = 0; level.length > 0; depth += 1) {
+    if (depth > mostLevels) throw badField("body", "That is nested too deeply to be read.");
+    level = level.flatMap((item) => {
+      if (typeof item !== "object" || item === null) return [];
+      if (Object.hasOwn(item, "__proto__")) throw badField("__proto__", "__proto__ is no name of a field.");
+      return Object.values(item);
+    });
+  }
+  return value;
+}
+
+/** The value as the contract's type; throws 422 naming every field, under `part`. For documents that come in otherwise than as a body. */
+export function checkedPart<T>(schema: Joi.Schema<T>, value: unknown, part: string): T {
+  return checked(schema, value, part, `${part}.`);
 }
 
 /** Path parameters that are ids of ours. */

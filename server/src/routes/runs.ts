@@ -13,7 +13,7 @@ import { Hono } from "hono";
 import { validator } from "hono/validator";
 import type { Deps } from "../deps.ts";
 import { type Signed, staffOnly } from "../http/signedIn.ts";
-import { body, ids } from "../http/validate.ts";
+import { anyJson, body, ids } from "../http/validate.ts";
 import { bookings } from "../services/bookings.ts";
 import { saveCount } from "../services/counts.ts";
 import { seeErasingNotice } from "../services/erasingNotices.ts";
@@ -31,9 +31,6 @@ import { starterLines, starterPack } from "../starters/index.ts";
 
 /** A starter's name. */
 const starterId = validator("param", (value: Record<string, string>) => ({ id: value["id"] ?? "" }));
-
-/** A pack is read part by part by its own reader. */
-const anyJson = validator("json", (value: unknown) => value as object);
 
 /** Everything staff do with a run. */
 export function runRoutes(deps: Deps) {

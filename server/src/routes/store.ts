@@ -3,31 +3,23 @@ import {
   materialInput,
   materialSave,
   moveInput,
+  orderStep,
   ordersInput,
   stockCountInput,
   supplierInput,
   supplierSave,
 } from "@lampcrate/contract/schemas";
 import { Hono } from "hono";
-import { validator } from "hono/validator";
 import type { Deps } from "../deps.ts";
 import { attachment } from "../http/attachment.ts";
-import { Problem } from "../http/problem.ts";
 import { type Signed, staffOnly } from "../http/signedIn.ts";
 import { body, ids } from "../http/validate.ts";
 import { buyingDoc } from "../services/buying.ts";
 import { addMaterial, bringBackMaterial, materialList, removeMaterial, saveMaterial } from "../services/materials.ts";
-import { isOrderStep, orderList, placeOrders, stepOrder } from "../services/purchases.ts";
+import { orderList, placeOrders, stepOrder } from "../services/purchases.ts";
 import { addMove, countStock, movesOf } from "../services/stock.ts";
 import { previewStockCsv, stockCsv, takeStockCsv } from "../services/stockCsv.ts";
 import { addSupplier, saveSupplier, supplierList } from "../services/suppliers.ts";
-
-const orderStep = validator("json", (value: { step?: unknown }) => {
-  const { step } = value;
-  if (typeof step === "string" && isOrderStep(step)) return { step };
-  const message = "An order is arrived, not arrived, called off or on again.";
-  throw new Problem(422, "Check what you typed", message, { errors: [{ field: "step", message }] });
-});
 
 /** The store room, its suppliers and orders. */
 export function storeRoutes(deps: Deps) {
@@ -64,7 +56,7 @@ export function storeRoutes(deps: Deps) {
     .get("/buying", anyone, (c) => c.json(buyingDoc(deps.db, deps.clock())))
     .get("/orders", anyone, (c) => c.json(orderList(deps.db)))
     .post("/orders", planner, body(ordersInput), (c) => c.json(placeOrders(deps, c.get("person"), c.req.valid("json")), 201))
-    .post("/orders/:id/step", counter, ids("id"), orderStep, (c) =>
+    .post("/orders/:id/step", counter, ids("id"), body(orderStep), (c) =>
       c.json(stepOrder(deps, c.get("person"), c.req.valid("param").id, c.req.valid("json").step)),
     );
 }

@@ -1,5 +1,5 @@
 import type { BriefDoc, EntryInput, TrialInput, VersionInput } from "@lampcrate/contract";
-import { aliasOf, families, readTrial, refusalWords } from "@lampcrate/core";
+import { aliasOf, type Field, families, readTrial, refusalWords } from "@lampcrate/core";
 import { and, eq, sql } from "drizzle-orm";
 import { Compiled } from "../db/compiled.ts";
 import type { Database } from "../db/open.ts";
@@ -21,7 +21,8 @@ export interface ReadVersion extends Omit<VersionInput, "trials" | "guess"> {
 export function readVersions(versions: readonly VersionInput[], brief: BriefDoc): readonly ReadVersion[] {
   const family = families[brief.family];
   const [measure] = family.measures(brief.spec);
-  const variables = new Set(family.variables.map((field) => field.id));
+  const variables = new Map(family.variables.map((field) => [field.id, field]));
+  const symptoms = new Set(family.symptoms.map((symptom) => symptom.id));
   const errors: { field: string; message: string }[] = [];
   const read = (raw: string | null, field: string): number | null => {
     if (raw === null) return null;
@@ -34,8 +35,10 @@ export function readVersions(versions: readonly VersionInput[], brief: BriefDoc)
   let builds = 0;
   const rows = versions.map(({ guess, trials, ...input }, v) => {
     if (input.role === "build") builds += 1;
-    for (const name of Object.keys(input.variables))
-      if (!variables.has(name)) errors.push({ field: `versions[${v}].variables.${name}`, message: "This challenge has no such variable." });
+    for (const [name, value] of Object.entries(input.variables)) {
+      const message = variableTrouble(variables.get(name), value);
+      if (message !== null) errors.push({ field: `versions[${v}].variables.${name}`, message });
+    }
     return {
       ...input,
       number: builds,
@@ -47,12 +50,26 @@ export function readVersions(versions: readonly VersionInput[], brief: BriefDoc)
             field: `versions[${v}].trials[${i}].instrument`,
             message: `Measure this with one of: ${measure.instruments.join(", ")}.`,
           });
+        for (const [s, seen] of t.seen.entries())
+          if (!symptoms.has(seen))
+            errors.push({
+              field: `versions[${v}].trials[${i}].seen[${s}]`,
+              message: "This challenge has nothing of that name to be seen.",
+            });
         return { ...t, value: read(t.raw, `versions[${v}].trials[${i}].raw`) };
       }),
     };
   });
   if (errors.length > 0) throw new Problem(422, "Check what you typed", errors.map((e) => e.message).join(" "), { errors });
   return rows;
+}
+
+/** What is wrong with a declared variable; null when nothing is. Numbers are not held to the brief's bounds: people build what they build. */
+function variableTrouble(field: Field | undefined, value: number | string): string | null {
+  if (!field) return "This challenge has no such variable.";
+  if (field.kind === "number") return typeof value === "number" ? null : "This one is a number.";
+  if (field.options.some((option) => option.id === value)) return null;
+  return `Choose one of: ${field.options.map((option) => option.words).join(", ")}.`;
 }
 
 /** Writes entries with statements that are prepared once: building them anew took ten times as long as running them. */

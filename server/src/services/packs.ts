@@ -1,12 +1,15 @@
 import { type BriefDoc, type ChallengePack, cutDoc, type MaterialDoc, type PackPreview, type RunKind } from "@lampcrate/contract";
+import { briefDoc, line, packMaterial } from "@lampcrate/contract/schemas";
 import { families, showQuantity, unknownNames, unknownParts, withUnknownParts } from "@lampcrate/core";
 import Ajv2020 from "ajv/dist/2020.js";
 import { eq } from "drizzle-orm";
+import Joi from "joi";
 import schema from "../../../docs/formats/challenge-pack.schema.json" with { type: "json" };
 import type { Store } from "../db/open.ts";
 import { brief as briefTable, material } from "../db/schema/index.ts";
 import type { Deps } from "../deps.ts";
-import { Problem } from "../http/problem.ts";
+import { badField, Problem } from "../http/problem.ts";
+import { checkedPart } from "../http/validate.ts";
 import { insertBrief, loadBrief, refuseBadValues, startingBrief } from "./briefs.ts";
 import { newId } from "./ids.ts";
 import { materialList } from "./materials.ts";
@@ -63,7 +66,31 @@ export function readPack(given: unknown): ChallengePack {
       : [{ field: `lines[${i}].tier`, message: `lines[${i}].tier names ${tier}, which is not among the pack's tiers.` }]),
   ]);
   if (errors.length > 0) throw new Problem(422, "This pack can't be taken", errors.map((e) => e.message).join(" "), { errors });
-  return given;
+  const { title } = checkedPart(packTitle, { title: given.title }, "pack");
+  return { ...given, title, materials: soundMaterials(given.materials) };
+}
+
+const packTitle = Joi.object<{ title: string }>({ title: line(80).min(1).required() });
+
+/** A pack's materials, each under a key of its own. Throws 422 by field. */
+function soundMaterials(given: ChallengePack["materials"]): ChallengePack["materials"] {
+  const seen = new Map<string, number>();
+  return given.map((material, i) => {
+    const first = seen.get(material.key);
+    if (first !== undefined) throw badField(`materials[${i}].key`, `materials[${i}].key is that of materials[${first}] too.`);
+    seen.set(material.key, i);
+    return checkedPart(packMaterial, material, `materials[${i}]`);
+  });
+}
+
+/** The brief in a pack, held to the same limits as one that is typed; its lines' materials are keys of the pack. Throws 422 by field. */
+function soundBrief(pack: ChallengePack): BriefDoc {
+  const doc = briefOf(pack, (key) => key);
+  // Keys are another house's: they need not look like ids of ours.
+  const held = checkedPart(briefDoc, { ...doc, lines: doc.lines.map((line) => ({ ...line, materialId: "its-material" })) }, "brief");
+  const lines = held.lines.map((line, i) => ({ ...line, materialId: doc.lines[i]?.materialId ?? "" }));
+  refuseBadValues(held);
+  return { ...held, lines };
 }
 
 function fieldName(path: string): string {
@@ -121,8 +148,7 @@ const sameMaterial = (a: { readonly name: string; readonly unit: string }, b: { 
 /** What a pack would bring. Nothing is written. */
 export function previewPack(db: Store, given: unknown): PackPreview {
   const pack = readPack(given);
-  const doc = briefOf(pack, (key) => key);
-  refuseBadValues(doc);
+  const doc = soundBrief(pack);
   const store = materialList(db);
   const nameOf = (key: string): string => pack.materials.find((m) => m.key === key)?.name ?? key;
   const known = knownPart(pack, doc);
@@ -184,8 +210,7 @@ export function importPack(deps: Deps, given: unknown, { title, kind, id }: Pack
   return deps.db.transaction((tx) => {
     const store = materialList(tx);
     const ids = new Map<string, string>();
-    const doc = briefOf(pack, (key) => key);
-    refuseBadValues(doc);
+    const doc = soundBrief(pack);
     for (const {
       key,
       name,

@@ -137,6 +137,7 @@ export function saveSettings(deps: Deps, person: Person, id: string, input: RunS
     if (row.revision !== revision) throw stale(runDoc(tx, id, person), changesSince(tx, id, revision));
     const { opensOn, closesOn, revealOn } = settings;
     refuseFarDays(deps.clock(), houseZone(tx), { opensOn, closesOn, revealOn });
+    if (row.status === "published") refuseWithoutDays(settings);
     if (settings.opensOn && settings.closesOn && settings.closesOn < settings.opensOn)
       throw badField("closesOn", "Entries would close before they open.");
     if (settings.revealOn && settings.closesOn && settings.revealOn < settings.closesOn)
@@ -156,6 +157,12 @@ export function saveSettings(deps: Deps, person: Person, id: string, input: RunS
     });
     return runDoc(tx, id, person);
   });
+}
+
+/** A published run keeps its days: the consent that families gave names them. */
+function refuseWithoutDays({ opensOn, closesOn }: RunSettings): void {
+  if (opensOn === null) throw badField("opensOn", "A published run has an opening day. Unpublish it first to take the day out.");
+  if (closesOn === null) throw badField("closesOn", "A published run has a closing day. Unpublish it first to take the day out.");
 }
 
 function settingsWords(before: RunSettings, after: RunSettings): string {

@@ -1,5 +1,5 @@
 import type { RunDoc, SessionInput, SessionSave } from "@lampcrate/contract";
-import { instantOf } from "@lampcrate/core";
+import { instantOf, wallOf } from "@lampcrate/core";
 import { and, eq } from "drizzle-orm";
 import type { Store } from "../db/open.ts";
 import { room, session } from "../db/schema/index.ts";
@@ -26,6 +26,8 @@ function placed(
   const { zone } = houseDoc(db);
   const startAt = instantOf(input.start, zone);
   if (startAt === null) throw badField("start", "That is no date and time of the calendar.");
+  if (wallOf(startAt, zone) !== input.start)
+    throw badField("start", `The clocks go forward then: ${input.start.slice(11)} never comes on that day. Take an hour later.`);
   refuseFarDays(now, zone, { start: input.start.slice(0, 10) });
   if (!db.select().from(room).where(eq(room.id, input.roomId)).get()) throw badField("roomId", "The house has no such room.");
   const { title, roomId, start, minutes, setUpMin, tearDownMin, heads } = input;

@@ -74,8 +74,11 @@ function writePacks(db: Store, supplierId: string, { packs }: SupplierInput): vo
   if (errors.length > 0)
     throw new Problem(422, "Check what you typed", "A pack is of a material that is not in the store room.", { errors });
   db.delete(pack).where(eq(pack.supplierId, supplierId)).run();
-  for (const [place, p] of packs.entries())
+  for (const [place, p] of packs.entries()) {
+    // An id that another supplier's pack has already is no reason to refuse: it is ours to give.
+    const taken = db.select({ id: pack.id }).from(pack).where(eq(pack.id, p.id)).get();
     db.insert(pack)
-      .values({ ...p, supplierId, place })
+      .values({ ...p, id: taken ? newId() : p.id, supplierId, place })
       .run();
+  }
 }

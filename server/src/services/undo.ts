@@ -97,7 +97,11 @@ function restore(db: Store, step: Step, by: Person, at: number): number {
       return next;
     }
     case "settings": {
-      const next = expect(db.select().from(run).where(eq(run.id, step.subject)).get()?.revision);
+      const now = db.select().from(run).where(eq(run.id, step.subject)).get();
+      const next = expect(now?.revision);
+      const { opensOn, closesOn } = step.before as RunSettings;
+      if (now?.status === "published" && (opensOn === null || closesOn === null))
+        throw new Problem(409, "Unpublish first", "A published run keeps its opening and closing day. Unpublish it, then take this back.");
       db.update(run)
         .set({ ...(step.before as RunSettings), revision: next })
         .where(eq(run.id, step.subject))
