@@ -47,7 +47,7 @@ export async function startHouse({ demo = true, data, now = pinnedNow, env = {} 
     const loaded = spawnSync(process.execPath, ["server/dist/loadDemo.js"], { cwd: root, env: all, encoding: "utf8" });
     if (loaded.status !== 0) throw new Error(`the demo could not be loaded: ${loaded.stderr}`);
   }
-  const server = spawn(process.execPath, ["server/dist/main.js"], { cwd: root, env: all });
+  const server = spawn(process.execPath, ["--max-semi-space-size=4", "server/dist/main.js"], { cwd: root, env: all });
   let printed = "";
   server.stdout.on("data", (chunk: Buffer) => {
     printed += chunk.toString();

@@ -18,6 +18,6 @@ if (demo) {
     giveUp("The demo data could not be loaded.");
   console.log("Demo sign-in: marsh.sedge, password lamplight-demo");
 }
-const server = spawn(process.execPath, ["server/dist/main.js"], { cwd: root, stdio: "inherit", env });
+const server = spawn(process.execPath, ["--max-semi-space-size=4", "server/dist/main.js"], { cwd: root, stdio: "inherit", env });
 for (const signal of ["SIGINT", "SIGTERM"]) process.on(signal, () => server.kill(signal === "SIGINT" ? "SIGTERM" : signal));
 server.on("exit", (code) => process.exit(code ?? 0));

@@ -76,6 +76,15 @@ export interface EntryDoc {
   readonly why: string | null;
 }
 
+/** Some of a run's entries, those that wait first, oldest first, and where to go on. */
+export interface EntryPage {
+  readonly entries: readonly EntryDoc[];
+  readonly total: number;
+  readonly waiting: number;
+  /** Where the next page begins; null on the last. */
+  readonly next: number | null;
+}
+
 export interface DecisionInput {
   readonly decision: "accepted" | "set aside";
   readonly why: string;

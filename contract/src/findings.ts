@@ -1,8 +1,41 @@
-import type { FairTestFound, RunFindings } from "@lampcrate/core";
+import type { BuilderFound, FairTestFound, Measure } from "@lampcrate/core";
 
-/** What the run's accepted entries show. */
-export interface FindingsDoc extends RunFindings {
+/** One builder's line in the table, with what their last change did in words. */
+export interface BuilderLine extends BuilderFound {
+  readonly words: string | null;
+}
+
+/** Some of a run's builders, and where to go on. */
+export interface BuilderPage {
+  readonly builders: readonly BuilderLine[];
+  /** How many there are in all. */
+  readonly total: number;
+  /** Where the next page begins; null on the last. */
+  readonly next: number | null;
+}
+
+/** First against last version of some builders. */
+export interface FirstLastPair {
+  readonly alias: string;
+  readonly first: number;
+  readonly last: number;
+}
+
+/** What the run's accepted entries show: the answer, what is drawn, and the first page of the table. */
+export interface FindingsDoc {
+  readonly measure: Measure;
+  readonly goal: number;
+  readonly entries: number;
+  readonly goalMet: number;
+  /** How many still wait in Sift. */
   readonly waiting: number;
+  /** The answer in sentences. */
+  readonly plain: readonly string[];
+  /** Those with the highest last version, highest first, and how many built at least once with a number. */
+  readonly firstLast: { readonly pairs: readonly FirstLastPair[]; readonly total: number };
+  /** The fair test to show first; null where there is none. */
+  readonly clearest: FairTestFound | null;
+  readonly table: BuilderPage;
 }
 
 export type { FairTestFound };

@@ -51,4 +51,4 @@ export const labelSheets = {
 
 export type LabelSheetId = keyof typeof labelSheets;
 
-export const isLabelSheet = (id: string): id is LabelSheetId => id in labelSheets;
+export const isLabelSheet = (id: string): id is LabelSheetId => Object.hasOwn(labelSheets, id);

@@ -28,9 +28,8 @@ export interface HouseTrialDoc extends Omit<HouseTrialInput, "versions"> {
 
 /** One checked result against what was predicted for it. */
 export interface Checked {
+  /** Measured ÷ predicted. */
   readonly ratio: number;
-  /** SI, of the brief's measure. */
-  readonly measured: number;
   readonly from: "house trial" | "entry";
 }
 
@@ -39,7 +38,7 @@ export interface LearnedDoc {
   readonly trials: readonly HouseTrialDoc[];
   /** What was counted after this run's sessions, oldest first. */
   readonly counts: readonly CountDoc[];
-  /** Checked results of this family and form, from house trials and accepted entries of every run. */
+  /** Checked results of this family and form, from house trials and accepted entries of every run; the newest thousand. */
   readonly checked: readonly Checked[];
   /** Results of this run's house trials on its own goal's measure, for its ruler. */
   readonly marks: readonly number[];

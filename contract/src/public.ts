@@ -55,5 +55,16 @@ export interface RevealDoc {
   readonly goalMet: number;
   readonly entries: number;
   readonly plain: readonly string[];
+  /** Some of those who met the goal, by alias; none where nothing is listed. */
+  readonly met: readonly string[];
+  /** The most improved, the greatest change first; none where nothing is listed. */
+  readonly mostImproved: readonly { readonly alias: string; readonly improved: number }[];
+  readonly table: RevealPage;
+}
+
+/** Some of the builders, and where to go on. */
+export interface RevealPage {
   readonly builders: readonly RevealEntry[];
+  readonly total: number;
+  readonly next: number | null;
 }

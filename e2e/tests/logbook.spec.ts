@@ -16,7 +16,7 @@ test.beforeAll(async ({ browser }) => {
 test.afterAll(() => house.stop());
 
 const entries = async (): Promise<{ alias: string; state: string }[]> =>
-  (await desk.request.get(`${house.url}/api/runs/${runId}/entries`)).json();
+  (await (await desk.request.get(`${house.url}/api/runs/${runId}/entries`)).json()).entries;
 
 async function fill(phone: Page): Promise<void> {
   const one = phone.getByRole("region", { name: "Version 1" });

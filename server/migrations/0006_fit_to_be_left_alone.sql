@@ -1,3 +1,10 @@
+UPDATE `material` SET `pack_size` = min(max(`pack_size`, 0), 1000000), `pack_price_cents` = min(max(`pack_price_cents`, 0), 100000000);--> statement-breakpoint
+UPDATE `material` SET `sheet_width_m` = NULL WHERE `sheet_width_m` NOT BETWEEN 0 AND 100;--> statement-breakpoint
+UPDATE `material` SET `sheet_height_m` = NULL WHERE `sheet_height_m` NOT BETWEEN 0 AND 100;--> statement-breakpoint
+UPDATE `material` SET `per_week` = NULL WHERE `per_week` NOT BETWEEN 0 AND 1000000;--> statement-breakpoint
+DELETE FROM `stock_move` WHERE `amount` NOT BETWEEN -1e12 AND 1e12;--> statement-breakpoint
+UPDATE `trial` SET `value` = NULL WHERE `value` NOT BETWEEN -1e12 AND 1e12;--> statement-breakpoint
+UPDATE `version` SET `guess_value` = NULL WHERE `guess_value` NOT BETWEEN -1e12 AND 1e12;--> statement-breakpoint
 CREATE TABLE `erased_entry` (
 	`id_hash` text PRIMARY KEY NOT NULL,
 	`at` integer NOT NULL
@@ -37,14 +44,30 @@ CREATE TABLE `erasing_notice` (
 	FOREIGN KEY (`run_id`) REFERENCES `run`(`id`) ON UPDATE no action ON DELETE cascade
 );
 --> statement-breakpoint
+CREATE TABLE `__new_entry` (
+	`key` integer PRIMARY KEY AUTOINCREMENT NOT NULL,
+	`id` text NOT NULL,
+	`run_id` text NOT NULL,
+	`brief_version` integer NOT NULL,
+	`alias` text NOT NULL,
+	`link_hash` text,
+	`age_band` text,
+	`said` text NOT NULL,
+	`source` text NOT NULL,
+	`state` text NOT NULL,
+	`sent_at` integer NOT NULL,
+	`revision` integer NOT NULL,
+	FOREIGN KEY (`run_id`) REFERENCES `run`(`id`) ON UPDATE no action ON DELETE no action
+);
+--> statement-breakpoint
+INSERT INTO `__new_entry`("key", "id", "run_id", "brief_version", "alias", "link_hash", "age_band", "said", "source", "state", "sent_at", "revision") SELECT "key", "id", "run_id", "brief_version", "alias", "link_hash", "age_band", "said", "source", "state", "sent_at", "revision" FROM `entry`;--> statement-breakpoint
+DROP TABLE `entry`;--> statement-breakpoint
+ALTER TABLE `__new_entry` RENAME TO `entry`;--> statement-breakpoint
+CREATE UNIQUE INDEX `entry_id_unique` ON `entry` (`id`);--> statement-breakpoint
+CREATE UNIQUE INDEX `entry_link_hash_unique` ON `entry` (`link_hash`);--> statement-breakpoint
+CREATE INDEX `entry_run` ON `entry` (`run_id`,`state`,`revision`);--> statement-breakpoint
+CREATE UNIQUE INDEX `entry_alias` ON `entry` (`run_id`,`alias`);--> statement-breakpoint
 ALTER TABLE `staff` ADD `gone` integer DEFAULT false NOT NULL;--> statement-breakpoint
-UPDATE `material` SET `pack_size` = min(max(`pack_size`, 0), 1000000), `pack_price_cents` = min(max(`pack_price_cents`, 0), 100000000);--> statement-breakpoint
-UPDATE `material` SET `sheet_width_m` = NULL WHERE `sheet_width_m` NOT BETWEEN 0 AND 100;--> statement-breakpoint
-UPDATE `material` SET `sheet_height_m` = NULL WHERE `sheet_height_m` NOT BETWEEN 0 AND 100;--> statement-breakpoint
-UPDATE `material` SET `per_week` = NULL WHERE `per_week` NOT BETWEEN 0 AND 1000000;--> statement-breakpoint
-DELETE FROM `stock_move` WHERE `amount` NOT BETWEEN -1e12 AND 1e12;--> statement-breakpoint
-UPDATE `trial` SET `value` = NULL WHERE `value` NOT BETWEEN -1e12 AND 1e12;--> statement-breakpoint
-UPDATE `version` SET `guess_value` = NULL WHERE `guess_value` NOT BETWEEN -1e12 AND 1e12;--> statement-breakpoint
 CREATE TABLE `__new_material` (
 	`id` text PRIMARY KEY NOT NULL,
 	`name` text NOT NULL,

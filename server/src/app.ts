@@ -2,7 +2,6 @@ import { Hono, type MiddlewareHandler } from "hono";
 import { bodyLimit } from "hono/body-limit";
 import { HTTPException } from "hono/http-exception";
 import { routePath } from "hono/route";
-import type { Deps } from "./deps.ts";
 import { pages } from "./http/pages.ts";
 import { Problem } from "./http/problem.ts";
 import { sameSiteOnly } from "./http/security.ts";
@@ -12,10 +11,11 @@ import { publicRoutes } from "./routes/public.ts";
 import { runRoutes } from "./routes/runs.ts";
 import { staffRoutes } from "./routes/staff.ts";
 import { storeRoutes } from "./routes/store.ts";
+import type { Served } from "./served.ts";
 
 const mostBytes = 256 * 1024;
 
-function api(deps: Deps) {
+function api(deps: Served) {
   return new Hono()
     .route("/", staffRoutes(deps))
     .route("/", houseRoutes(deps))
@@ -29,7 +29,7 @@ function api(deps: Deps) {
 export type Api = ReturnType<typeof api>;
 
 /** The whole application: interface and API from one process on one port. */
-export function createApp(deps: Deps): Hono {
+export function createApp(deps: Served): Hono {
   const app = new Hono();
   app.use("/api/*", async (c, next) => {
     const from = performance.now();
@@ -69,7 +69,7 @@ function tooLarge(): Problem {
   return new Problem(413, "Too large", message, { errors: [{ field: "body", message }] });
 }
 
-function problemOf(error: Error, deps: Deps): Problem {
+function problemOf(error: Error, deps: Served): Problem {
   if (error instanceof Problem) return error;
   if (error instanceof HTTPException && error.status < 500) {
     const message = error.status === 400 ? "That is not valid JSON." : error.message || "The request can't be read.";

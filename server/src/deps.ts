@@ -2,7 +2,7 @@ import type { Logger } from "pino";
 import type { Clock } from "./clock.ts";
 import type { Database } from "./db/open.ts";
 
-/** All that routes and services are given. */
+/** All that services are given. */
 export interface Deps {
   readonly db: Database;
   readonly clock: Clock;

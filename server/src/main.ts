@@ -30,6 +30,7 @@ const running = await serveHouse({
   port,
   data: resolve(process.env["LAMPCRATE_DATA"] ?? join(here, "../../data")),
   url: process.env["LAMPCRATE_URL"] ?? null,
+  dist: here,
   clock: clockFrom(process.env["LAMPCRATE_NOW"]),
   web: existsSync(join(web, "index.html")) ? web : null,
   logLevel: process.env["LAMPCRATE_LOG"] ?? "warn",

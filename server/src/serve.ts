@@ -7,9 +7,10 @@ import { createApp } from "./app.ts";
 import { type Clock, steadyClock } from "./clock.ts";
 import { holdFolder } from "./db/lock.ts";
 import { type Database, openDatabase } from "./db/open.ts";
-import type { Deps } from "./deps.ts";
 import { withSecurityHeaders } from "./http/security.ts";
 import { startUpkeep, type UpkeepSettings } from "./jobs/upkeep.ts";
+import { reckonBeside } from "./reckoning/reckoner.ts";
+import type { Served } from "./served.ts";
 import { followServerUrl, isEmpty } from "./services/house.ts";
 
 /** How long a stop waits for requests in flight before it hangs up on them, ms. */
@@ -21,7 +22,7 @@ const slowest = { headersTimeout: 10_000, requestTimeout: 30_000, connectionsChe
 /** A server that answers. */
 export interface Running {
   readonly port: number;
-  readonly deps: Deps;
+  readonly deps: Served;
   /** Stops taking requests, finishes those in flight or hangs up on them after three seconds, closes the file. */
   readonly stop: () => Promise<void>;
 }
@@ -37,6 +38,8 @@ export interface ServeOptions {
   readonly logLevel?: string;
   readonly proxies?: number;
   readonly upkeep?: UpkeepSettings;
+  /** Folder of the built server, where its threads are; long computations are done on the spot without it. */
+  readonly dist?: string;
 }
 
 /** Opens the data folder, which no other server may have, and serves it. */
@@ -50,7 +53,7 @@ export async function serveHouse(options: ServeOptions): Promise<Running> {
   try {
     db = openDatabase(options.data);
     followServerUrl(db, options.url);
-    const deps: Deps = {
+    const deps: Served = {
       db,
       clock: options.clock,
       steady: steadyClock,
@@ -59,6 +62,7 @@ export async function serveHouse(options: ServeOptions): Promise<Running> {
       setupCode: `${randomInt(1000, 10_000)}-${randomInt(1000, 10_000)}`,
       web: options.web,
       data: options.data,
+      reckon: reckonBeside(db, options.data, options.dist ?? ""),
       proxies: options.proxies ?? 0,
     };
     const server = await listen(deps, options.port);
@@ -69,6 +73,7 @@ export async function serveHouse(options: ServeOptions): Promise<Running> {
       deps,
       stop: async () => {
         await Promise.all([endUpkeep(), stopped(server)]);
+        await deps.reckon.end();
         close();
       },
     };
@@ -78,7 +83,7 @@ export async function serveHouse(options: ServeOptions): Promise<Running> {
   }
 }
 
-async function listen(deps: Deps, port: number): Promise<Server> {
+async function listen(deps: Served, port: number): Promise<Server> {
   const app = createApp(deps);
   const server = serve({
     fetch: app.fetch,

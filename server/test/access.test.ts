@@ -1,6 +1,6 @@
 import type { RunDoc } from "@lampcrate/contract";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { goodEntry, makeRun, openTestHouse, password, type TestHouse } from "./house.ts";
+import { entriesOf, goodEntry, makeRun, openTestHouse, password, type TestHouse } from "./house.ts";
 
 let house: TestHouse;
 let run: RunDoc;
@@ -146,7 +146,7 @@ describe("the private link", () => {
     expect(corrected.body).toMatchObject({ entry: { revision: 2, state: "waiting", versions: [{ number: 1 }] } });
     expect((await mine("PUT", "", { revision: 1, ageBand: null, said: "", versions: entry.versions })).status).toBe(409);
     expect((await mine("POST", "/withdraw")).body).toMatchObject({ entry: { state: "withdrawn" } });
-    expect(((await house.ask("GET", `/api/runs/${run.id}/entries`)).body as { id: string }[]).some((e) => e.id === entry.id)).toBe(false);
+    expect((await entriesOf(house, run.id)).some((e) => e.id === entry.id)).toBe(false);
     expect((await mine("DELETE")).status).toBe(200);
     expect((await mine("GET")).status).toBe(404);
     expect(rows()).toEqual(before);

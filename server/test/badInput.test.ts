@@ -1,6 +1,6 @@
 import type { ProblemDoc, RunDoc } from "@lampcrate/contract";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { everything, goodEntry, makeRun, openTestHouse, settings, type TestHouse } from "./house.ts";
+import { entriesOf, everything, goodEntry, makeRun, openTestHouse, settings, type TestHouse } from "./house.ts";
 
 let house: TestHouse;
 let run: RunDoc;
@@ -244,7 +244,7 @@ describe("bad input", () => {
     const said = '<img src=x onerror="alert(1)">';
     const entry = goodEntry("html", { said });
     expect((await send(entry)).status).toBe(201);
-    const list = (await house.ask("GET", `/api/runs/${run.id}/entries`)).body as { id: string; said: string }[];
+    const list = await entriesOf(house, run.id);
     expect(list.find((e) => e.id === entry.id)?.said).toBe(said);
     expect((await house.ask("GET", `/api/runs/${run.id}/trials.csv`)).body).not.toContain("onerror");
   });

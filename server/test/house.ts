@@ -1,15 +1,15 @@
 import { mkdtempSync, readFileSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import type { EntryInput, MaterialDoc, MaterialInput, RunDoc } from "@lampcrate/contract";
+import type { EntryDoc, EntryInput, EntryPage, MaterialDoc, MaterialInput, RunDoc } from "@lampcrate/contract";
 import type { Hono } from "hono";
 import { pino } from "pino";
-import { createApp, type Deps, openDatabase } from "../src/index.ts";
+import { createApp, openDatabase, reckonHere, type Served } from "../src/index.ts";
 
 /** A real application on a real SQLite file, with a clock that can be set. */
 export interface TestHouse {
   readonly app: Hono;
-  readonly deps: Deps;
+  readonly deps: Served;
   /** Sets the machine's clock. */
   readonly at: (iso: string) => void;
   /** Time passes, on every clock. */
@@ -37,8 +37,9 @@ export async function openTestHouse({ setUp = true } = {}): Promise<TestHouse> {
   const folder = mkdtempSync(join(tmpdir(), "lampcrate-test-"));
   let now = Date.parse("2026-11-25T10:00:00Z");
   let steady = 0;
-  const deps: Deps = {
-    db: openDatabase(folder),
+  const db = openDatabase(folder);
+  const deps: Served = {
+    db,
     clock: () => now,
     steady: () => steady,
     log: pino({ level: "silent" }),
@@ -46,6 +47,7 @@ export async function openTestHouse({ setUp = true } = {}): Promise<TestHouse> {
     setupCode: "1234-5678",
     web: null,
     data: folder,
+    reckon: reckonHere(db),
     proxies: 1,
   };
   const app = createApp(deps);
@@ -164,6 +166,11 @@ export function goodEntry(name: string, patch: Partial<EntryInput> = {}): EntryI
     versions: [version(["1.20", "1.24", "1.18"], 0.07), version(["1.60", "1.66", "1.58"], 0.1)],
     ...patch,
   };
+}
+
+/** The first page of what was sent to a run. */
+export async function entriesOf(house: TestHouse, runId: string): Promise<readonly EntryDoc[]> {
+  return ((await house.ask("GET", `/api/runs/${runId}/entries`)).body as EntryPage).entries;
 }
 
 /** Every row of the database, to show that nothing was written; without the trail, which also tells of refusals, if so wanted. */

@@ -36,7 +36,7 @@ const entries = (): number => house.deps.db.$client.prepare("select count(*) fro
 it("makes entries anonymous on the day the consent names, not before, and once: the numbers stay, the words go", async () => {
   const sheet = (await house.ask("GET", `/api/public/runs/${code()}`)).body as SheetDoc;
   expect(sheet.keeping).toContain("Wednesday 24 March 2027");
-  const { alias } = (await findings()).builders[0] ?? { alias: "" };
+  const { alias } = (await findings()).table.builders[0] ?? { alias: "" };
   expect(await until("2027-03-16T22:00:00Z")).toBe("Nothing was due.");
   await until("2027-03-16T23:01:00Z");
   expect(await until("2027-03-23T22:59:00Z")).toBe("Nothing was due.");
@@ -44,7 +44,7 @@ it("makes entries anonymous on the day the consent names, not before, and once: 
   expect(await keepPromises(house.deps, watch)).toBe("Nothing was due.");
   const all = everything(house);
   for (const gone of [alias, "grandpa", "spoke to them", "wings"]) expect(all).not.toContain(gone);
-  expect((await findings()).builders[0]).toMatchObject({ alias: "Builder 1", metGoal: true, best: 1.66 });
+  expect((await findings()).table.builders[0]).toMatchObject({ alias: "Builder 1", metGoal: true, best: 1.66 });
 });
 
 it("gives later entries of the same run the next names, and ends in good order", async () => {

@@ -1,6 +1,6 @@
 import type { EntryDoc, FindingsDoc, ProblemDoc, RevealDoc, RunDoc, SheetDoc } from "@lampcrate/contract";
 import { afterEach, beforeEach, describe, expect, it } from "vitest";
-import { goodEntry, makeRun, openTestHouse, settings, type TestHouse } from "./house.ts";
+import { entriesOf, goodEntry, makeRun, openTestHouse, settings, type TestHouse } from "./house.ts";
 
 let house: TestHouse;
 beforeEach(async () => {
@@ -138,7 +138,7 @@ describe("entries", () => {
     const [first, second] = [await sendTo(run, entry), await sendTo(run, entry)];
     expect([first.status, second.status]).toEqual([201, 200]);
     expect(second.body).toEqual(first.body);
-    expect((await house.ask("GET", `/api/runs/${run.id}/entries`)).body as EntryDoc[]).toHaveLength(1);
+    expect(await entriesOf(house, run.id)).toHaveLength(1);
   });
 
   it("are sifted, undone, counted, revealed by alias, and written out tidily", async () => {
@@ -151,7 +151,7 @@ describe("entries", () => {
       ...odd,
       versions: [first, { ...second, trials: second.trials.map((t, i) => (i === 2 ? { ...t, raw: "16.1" } : t)) }],
     });
-    const entries = (await house.ask("GET", `/api/runs/${run.id}/entries`)).body as EntryDoc[];
+    const entries = await entriesOf(house, run.id);
     const flagged = entries.find((e) => e.id === odd.id)?.versions[1]?.trials[2];
     expect(flagged).toMatchObject({ flag: "impossible", value: 16.1, raw: "16.1" });
     const decide = (entry: EntryDoc, decision: string) =>
@@ -160,7 +160,7 @@ describe("entries", () => {
     expect((await decide(entries[0] as EntryDoc, "set aside")).status).toBe(409);
     const findings = (await house.ask("GET", `/api/runs/${run.id}/findings`)).body as FindingsDoc;
     expect(findings).toMatchObject({ entries: 2, goalMet: 2, waiting: 0 });
-    expect(findings.comparisons[0]?.result.numbers?.welch.word).toBe("helps");
+    expect(findings.clearest?.result.numbers?.welch.word).toBe("helps");
     await house.ask("POST", `/api/runs/${run.id}/undo`);
     expect((await read(run.id)).entries).toMatchObject({ waiting: 1, accepted: 1 });
     const csv = (await house.ask("GET", `/api/runs/${run.id}/trials.csv`)).body as string;
@@ -168,23 +168,23 @@ describe("entries", () => {
     house.at("2026-12-24T09:00:00Z");
     const reveal = (await house.ask("GET", `/api/public/runs/${encodeURIComponent(run.code ?? "")}/reveal`, undefined, { cookie: null }))
       .body as RevealDoc;
-    expect(reveal.builders).toHaveLength(1);
-    expect(reveal.builders[0]?.rank).toBeNull();
+    expect(reveal.table.builders).toHaveLength(1);
+    expect(reveal.table.builders[0]?.rank).toBeNull();
     expect(JSON.stringify(reveal)).not.toContain("entry-");
   });
 
   it("show no standings in a run that celebrates, and ranks only where the scoring ranks", async () => {
     const run = await makeRun(house);
     await sendTo(run, goodEntry("one"));
-    const [entry] = (await house.ask("GET", `/api/runs/${run.id}/entries`)).body as EntryDoc[];
+    const [entry] = await entriesOf(house, run.id);
     await house.ask("POST", `/api/runs/${run.id}/entries/${entry?.id}/decision`, { decision: "accepted", why: "", revision: 1 });
     const reveal = async (scoring: string): Promise<RevealDoc> => {
       const now = await read(run.id);
       await house.ask("PUT", `/api/runs/${run.id}`, { ...settings(now), scoring });
       return (await house.ask("GET", `/api/runs/${run.id}/reveal`)).body as RevealDoc;
     };
-    expect((await reveal("celebrate")).builders[0]).toMatchObject({ best: null, improved: null, rank: null });
-    expect((await reveal("best")).builders[0]).toMatchObject({ best: 1.66, rank: 1 });
+    expect((await reveal("celebrate")).table.builders[0]).toMatchObject({ best: null, improved: null, rank: null });
+    expect((await reveal("best")).table.builders[0]).toMatchObject({ best: 1.66, rank: 1 });
   });
 });
 

@@ -9,7 +9,7 @@ import {
   usualLine,
 } from "@lampcrate/contract";
 import { afterEach, beforeEach, describe, expect, it } from "vitest";
-import { addMaterial, goodEntry, makeRun, openTestHouse, password, settings, type TestHouse } from "./house.ts";
+import { addMaterial, entriesOf, goodEntry, makeRun, openTestHouse, password, settings, type TestHouse } from "./house.ts";
 
 let house: TestHouse;
 beforeEach(async () => {
@@ -83,7 +83,7 @@ describe("what must be done this week", () => {
     expect(await dues()).toEqual(["2026-11-25 sift: Sift 1 entry"]);
     await send("b");
     expect(await dues()).toEqual(["2026-11-25 sift: Sift 2 entries"]);
-    const [entry] = (await house.ask("GET", `/api/runs/${run.id}/entries`)).body as { id: string; revision: number }[];
+    const [entry] = await entriesOf(house, run.id);
     await house.ask("POST", `/api/runs/${run.id}/entries/${entry?.id}/decision`, {
       decision: "accepted",
       why: "",

@@ -3,7 +3,7 @@ import { families, familyIds, measurability, reachOf } from "@lampcrate/core";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { starters } from "../src/starters/index.ts";
 import { packOfStarter } from "../src/starters/starter.ts";
-import { everything, openTestHouse, type TestHouse } from "./house.ts";
+import { entriesOf, everything, openTestHouse, type TestHouse } from "./house.ts";
 
 let house: TestHouse;
 beforeAll(async () => {
@@ -174,7 +174,7 @@ describe("house trials", () => {
     // Beta(10 · 0.4 + 1, 10 · 0.6 + chances not taken): two chances, the second not taken.
     expect(learned.advice?.rebuildRate.learned.value).toBeCloseTo(5 / 12, 9);
     expect((await runOf(run.id)).entries).toEqual({ waiting: 0, accepted: 0, setAside: 0 });
-    expect((await house.ask("GET", `/api/runs/${run.id}/entries`)).body).toEqual([]);
+    expect(await entriesOf(house, run.id)).toEqual([]);
     await house.ask("POST", `/api/runs/${run.id}/undo`);
     expect(((await house.ask("GET", `/api/runs/${run.id}/learned`)).body as LearnedDoc).trials).toEqual([]);
   });

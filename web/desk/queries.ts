@@ -1,4 +1,5 @@
-import { queryOptions } from "@tanstack/react-query";
+import type { BuilderPage, EntryPage } from "@lampcrate/contract";
+import { infiniteQueryOptions, queryOptions } from "@tanstack/react-query";
 import { api, ask } from "../shared/client.ts";
 
 /** Who is signed in, and whether the house has been set up. */
@@ -17,8 +18,22 @@ export const bookingsQuery = queryOptions({ queryKey: ["bookings"], queryFn: () 
 
 export const runQuery = (id: string) =>
   queryOptions({ queryKey: ["run", id], queryFn: () => ask(api.runs[":id"].$get({ param: { id } })) });
+/** A run's entries, page by page; those that wait come first. */
 export const entriesQuery = (id: string) =>
-  queryOptions({ queryKey: ["run", id, "entries"], queryFn: () => ask(api.runs[":id"].entries.$get({ param: { id } })) });
+  infiniteQueryOptions({
+    queryKey: ["run", id, "entries"],
+    queryFn: ({ pageParam }) => ask(api.runs[":id"].entries.$get({ param: { id }, query: { from: String(pageParam) } })),
+    initialPageParam: 0,
+    getNextPageParam: (page: EntryPage) => page.next,
+  });
+/** The table of builders beyond its first page, which comes with the findings. */
+export const buildersQuery = (id: string, first: BuilderPage) =>
+  infiniteQueryOptions({
+    queryKey: ["run", id, "findings", "builders"],
+    queryFn: ({ pageParam }) => ask(api.runs[":id"].findings.builders.$get({ param: { id }, query: { from: String(pageParam) } })),
+    initialPageParam: first.next ?? 0,
+    getNextPageParam: (page: BuilderPage) => page.next,
+  });
 export const findingsQuery = (id: string) =>
   queryOptions({ queryKey: ["run", id, "findings"], queryFn: () => ask(api.runs[":id"].findings.$get({ param: { id } })) });
 export const learnedQuery = (id: string) =>

@@ -1,4 +1,5 @@
-import { queryOptions } from "@tanstack/react-query";
+import type { RevealPage } from "@lampcrate/contract";
+import { infiniteQueryOptions, queryOptions } from "@tanstack/react-query";
 import { api, ask } from "../shared/client.ts";
 import { fetchFamily } from "./family.ts";
 
@@ -15,6 +16,16 @@ export const sheetQuery = (code: string) =>
 
 export const revealQuery = (code: string) =>
   queryOptions({ queryKey: ["reveal", code], queryFn: () => ask(api.public.runs[":code"].reveal.$get({ param: { code } })) });
+
+/** A reveal's builders beyond the first page, or those whose name begins so. */
+export const revealMoreQuery = (code: string, find: string, first: number) =>
+  infiniteQueryOptions({
+    queryKey: ["reveal", code, "builders", find],
+    queryFn: ({ pageParam }) =>
+      ask(api.public.runs[":code"].reveal.builders.$get({ param: { code }, query: { from: String(pageParam), find } })),
+    initialPageParam: first,
+    getNextPageParam: (page: RevealPage) => page.next,
+  });
 
 /** One's own entry; the secret travels as a header only. */
 export const mineQuery = (secret: string) =>

@@ -42,14 +42,22 @@ function familyBounds(family: Family, spec: Values, built: Values, version: Chec
 export function checkVersion(family: Family, spec: Values, design: Values, version: CheckedVersion): readonly CheckedTrial[] {
   const [measure] = family.measures(spec);
   const reads = version.trials.map((trial) => readTrial(trial.raw, measure));
-  const expected =
+  // Asked for only where a value is odd: some predictions cost a simulation.
+  const expected = once(() =>
     version.role === "control"
       ? null
-      : (family.predict(spec, designOf(design, version)).find((p) => p.id === measure.id)?.band.mid ?? null);
+      : (family.predict(spec, designOf(design, version)).find((p) => p.id === measure.id)?.band.mid ?? null),
+  );
+  const boundsBy = new Map<string, Bounds>();
+  const boundsOf = (instrument: string): Bounds => {
+    const bounds = boundsBy.get(instrument) ?? versionBounds(family, spec, design, version, instrument);
+    boundsBy.set(instrument, bounds);
+    return bounds;
+  };
   return version.trials.map((trial, index) => {
     const read = reads[index] ?? { ok: false, reason: "empty" };
     if (!read.ok) return { read, verdict: quiet };
-    const bounds = versionBounds(family, spec, design, version, trial.instrument);
+    const bounds = boundsOf(trial.instrument);
     const peers = reads.flatMap((other, i) => (i !== index && other.ok && !isOutside(other.si, bounds.hard) ? [other.si] : []));
     const verdict = checkValue({
       dimension: measure.dimension,
@@ -58,11 +66,21 @@ export function checkVersion(family: Family, spec: Values, design: Values, versi
       value: read.si,
       bounds,
       peers,
-      expected,
+      get expected() {
+        return expected();
+      },
       tokenKg: measure.token?.massKg ?? null,
     });
     return { read, verdict };
   });
+}
+
+function once<T>(reckon: () => T): () => T {
+  let known: { readonly value: T } | null = null;
+  return () => {
+    known ??= { value: reckon() };
+    return known.value;
+  };
 }
 
 /** A trial's words as the family's first measure. */

@@ -65,17 +65,38 @@ export interface RunFindings {
 
 /** Who met the goal, first version against last, and every comparison of a version with the one before. */
 export function runFindings(family: Family, spec: Values, entries: readonly FindingEntry[]): RunFindings {
+  return joinFindings(
+    family,
+    spec,
+    entries.map((entry) => entryFindings(family, spec, entry)),
+  );
+}
+
+/** What one accepted entry shows by itself. */
+export interface EntryFound {
+  readonly builder: BuilderFound;
+  readonly comparisons: readonly FairTestFound[];
+}
+
+/** What one accepted entry shows: it depends on no other one, so that it need not be reckoned again when others come in. */
+export function entryFindings(family: Family, spec: Values, entry: FindingEntry): EntryFound {
   const [measure] = family.measures(spec);
-  const goal = family.goal(spec);
-  const better = measure.better;
-  const builders = entries.map((entry) => builderOf(entry, goal.value, better));
   return {
-    measure,
-    goal: goal.value,
-    entries: entries.length,
+    builder: builderOf(entry, family.goal(spec).value, measure.better),
+    comparisons: comparisonsOf(entry, family, spec, measure),
+  };
+}
+
+/** What a run shows, from what each of its entries shows. */
+export function joinFindings(family: Family, spec: Values, found: readonly EntryFound[]): RunFindings {
+  const builders = found.map(({ builder }) => builder);
+  return {
+    measure: family.measures(spec)[0],
+    goal: family.goal(spec).value,
+    entries: found.length,
     goalMet: builders.filter((builder) => builder.metGoal).length,
     builders,
-    comparisons: entries.flatMap((entry) => comparisonsOf(entry, family, spec, measure)),
+    comparisons: found.flatMap(({ comparisons }) => comparisons),
   };
 }
 

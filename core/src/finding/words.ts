@@ -79,6 +79,10 @@ export function clearest(comparisons: readonly FairTestFound[]): FairTestFound |
     const clear = Math.abs(numbers.welch.difference) / (numbers.welch.high - numbers.welch.low);
     return decided + 10 * Math.min(found.oldValues.length, found.newValues.length) + Math.min(clear, 9);
   };
-  const [first] = [...comparisons].sort((a, b) => score(b) - score(a));
-  return first && score(first) > Number.NEGATIVE_INFINITY ? first : null;
+  let [best, most]: [FairTestFound | null, number] = [null, Number.NEGATIVE_INFINITY];
+  for (const found of comparisons) {
+    const its = score(found);
+    if (its > most) [best, most] = [found, its];
+  }
+  return best;
 }

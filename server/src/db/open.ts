@@ -38,8 +38,8 @@ export function openDatabase(folder: string, migrations = findMigrations()): Dat
     client.pragma("secure_delete = ON");
     // Fewer, larger moves from the log to the file: each costs a disk write of its own.
     client.pragma("wal_autocheckpoint = 32000");
-    // 32 MB: a season's entries stay in memory.
-    client.pragma("cache_size = -32000");
+    // 16 MB: a season's entries stay in memory.
+    client.pragma("cache_size = -16000");
     bringUpToDate(client, folder, migrations);
     client.pragma("foreign_keys = ON");
   } catch (error) {

@@ -15,6 +15,12 @@ export class Problem extends Error {
     this.headers = headers;
   }
 
+  /** One that was thrown in a thread. */
+  static from({ status, title, detail, errors, current, changed }: ProblemDoc, headers: Readonly<Record<string, string>>): Problem {
+    const extra = { ...(errors ? { errors } : {}), ...(current === undefined ? {} : { current }), ...(changed ? { changed } : {}) };
+    return new Problem(status, title, detail, extra, headers);
+  }
+
   /** As the answer to a request. */
   answer(c: Context): Response {
     return c.body(JSON.stringify(this.doc), this.doc.status as ContentfulStatusCode, {

@@ -57,3 +57,10 @@ export function ids<K extends string>(...names: readonly K[]) {
     return value as Record<K, string>;
   });
 }
+
+/** Where a page of a long list begins. */
+export const from = validator("query", (value: Record<string, string | string[]>) => {
+  const text = value["from"] ?? "0";
+  if (typeof text !== "string" || !/^\d{1,9}$/.test(text)) throw badField("from", "A page begins at a whole number from 0.");
+  return { from: Number(text) };
+});

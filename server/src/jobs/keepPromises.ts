@@ -1,5 +1,5 @@
 import { setImmediate as nextTurn } from "node:timers/promises";
-import { and, asc, count, eq, isNotNull, like, ne } from "drizzle-orm";
+import { and, asc, count, eq, isNotNull, like, ne, sql } from "drizzle-orm";
 import type { Store } from "../db/open.ts";
 import { correction, entry, erasingNotice, house, run, siftDecision, undoStep, version } from "../db/schema/index.ts";
 import type { Deps } from "../deps.ts";
@@ -97,7 +97,7 @@ function anonymise(db: Store, runId: string, rows: readonly { readonly id: strin
   for (const { id, key } of rows) {
     number += 1;
     db.update(entry)
-      .set({ alias: `Builder ${number}`, linkHash: null, ageBand: null, said: "" })
+      .set({ alias: `Builder ${number}`, linkHash: null, ageBand: null, said: "", revision: sql`${entry.revision} + 1` })
       .where(eq(entry.key, key))
       .run();
     db.update(version).set({ changed: "", madeOf: "" }).where(eq(version.entryKey, key)).run();

@@ -1,17 +1,12 @@
 import { isLabelSheet, labelSheets } from "@lampcrate/contract";
 import { Hono } from "hono";
 import { validator } from "hono/validator";
-import type { Deps } from "../deps.ts";
 import { attachment } from "../http/attachment.ts";
 import { badField } from "../http/problem.ts";
 import { type Signed, staffOnly } from "../http/signedIn.ts";
 import { ids } from "../http/validate.ts";
-import { labelsPdf } from "../print/labels.ts";
-import { orderCsv, orderPdf } from "../print/orderList.ts";
-import { packingListPdf } from "../print/packingList.ts";
-import { templatesPdf } from "../print/templates.ts";
-import { cratePapers } from "../services/cratePapers.ts";
-import { houseDoc } from "../services/house.ts";
+import { orderCsv } from "../print/orderList.ts";
+import type { Served } from "../served.ts";
 import { materialList } from "../services/materials.ts";
 import { orderDoc } from "../services/purchases.ts";
 
@@ -27,25 +22,24 @@ const wanted = validator("query", (value: Record<string, string | string[]>) => 
 });
 
 /** Papers to print: labels, packing list, templates, order lists. */
-export function paperRoutes(deps: Deps) {
+export function paperRoutes(deps: Served) {
   const anyone = staffOnly(deps, "floor", "sifter");
   return new Hono<Signed>()
     .get("/runs/:id/labels.pdf", anyone, ids("id"), wanted, async (c) => {
       const { session, sheet, skip } = c.req.valid("query");
-      const papers = cratePapers(deps.db, c.req.valid("param").id, session);
-      return attachment(c, await labelsPdf(papers, sheet, skip), pdf, "labels.pdf");
+      const labels = await deps.reckon.ask("labels", { runId: c.req.valid("param").id, session, sheet, skip });
+      return attachment(c, labels, pdf, "labels.pdf");
     })
     .get("/runs/:id/packing-list.pdf", anyone, ids("id"), wanted, async (c) => {
-      const papers = cratePapers(deps.db, c.req.valid("param").id, c.req.valid("query").session);
-      return attachment(c, await packingListPdf(papers), pdf, "packing-list.pdf");
+      const { session } = c.req.valid("query");
+      return attachment(c, await deps.reckon.ask("packingList", { runId: c.req.valid("param").id, session }), pdf, "packing-list.pdf");
     })
     .get("/runs/:id/templates.pdf", anyone, ids("id"), wanted, async (c) => {
-      const papers = cratePapers(deps.db, c.req.valid("param").id, c.req.valid("query").session);
-      return attachment(c, await templatesPdf(papers), pdf, "templates.pdf");
+      const { session } = c.req.valid("query");
+      return attachment(c, await deps.reckon.ask("templates", { runId: c.req.valid("param").id, session }), pdf, "templates.pdf");
     })
     .get("/orders/:id/list.pdf", anyone, ids("id"), async (c) => {
-      const order = orderDoc(deps.db, c.req.valid("param").id);
-      return attachment(c, await orderPdf(order, materialList(deps.db), houseDoc(deps.db)), pdf, "order.pdf");
+      return attachment(c, await deps.reckon.ask("order", { orderId: c.req.valid("param").id }), pdf, "order.pdf");
     })
     .get("/orders/:id/list.csv", anyone, ids("id"), (c) => {
       const order = orderDoc(deps.db, c.req.valid("param").id);

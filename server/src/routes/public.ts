@@ -3,15 +3,14 @@ import { codeInAddress, dateOf } from "@lampcrate/core";
 import { Hono } from "hono";
 import { validator } from "hono/validator";
 import QRCode from "qrcode";
-import type { Deps } from "../deps.ts";
 import { badField } from "../http/problem.ts";
 import { publicLimits } from "../http/publicLimits.ts";
 import { body } from "../http/validate.ts";
+import type { Served } from "../served.ts";
 import { correct, eraseEntry, mine, withdraw } from "../services/entries.ts";
-import { revealDoc } from "../services/findings.ts";
-import { houseDoc } from "../services/house.ts";
+import { houseDoc, houseZone } from "../services/house.ts";
 import { Intake } from "../services/intake.ts";
-import { publicRun } from "../services/runs.ts";
+import { publicRun, refuseBeforeReveal } from "../services/runs.ts";
 import { sheetDoc } from "../services/sheet.ts";
 
 /** A run's spoken code, however it is typed. */
@@ -29,9 +28,23 @@ const secret = validator("header", (value: Record<string, string>) => {
   return { "x-entry-secret": given };
 });
 
+/** Which builders of a reveal: from a place on, or those whose alias begins so. */
+const someBuilders = validator("query", (value: Record<string, string | string[]>) => {
+  const [start, find] = [value["from"] ?? "0", value["find"] ?? ""];
+  if (typeof start !== "string" || !/^\d{1,9}$/.test(start)) throw badField("from", "A page begins at a whole number from 0.");
+  if (typeof find !== "string" || find.length > 60) throw badField("find", "A made-up name is at most 60 letters.");
+  return { from: Number(start), find };
+});
+
 /** All that is reachable without signing in: a published run's sheet, its entry door and its reveal, and one's own entry. */
-export function publicRoutes(deps: Deps) {
+export function publicRoutes(deps: Served) {
   const intake = new Intake(deps);
+  /** The id of the run under a code whose reveal has come. Throws 404, and 403 before its day. */
+  const revealed = (typed: string): string => {
+    const row = publicRun(deps.db, typed);
+    refuseBeforeReveal(row, dateOf(deps.clock(), houseZone(deps.db)));
+    return row.id;
+  };
   return new Hono()
     .use("/public/*", publicLimits(deps))
     .get("/public/runs/:code", code, (c) => c.json(sheetDoc(deps.db, publicRun(deps.db, c.req.valid("param").code), deps.clock())))
@@ -48,10 +61,12 @@ export function publicRoutes(deps: Deps) {
       });
       return c.body(svg, 200, { "content-type": "image/svg+xml" });
     })
-    .get("/public/runs/:code/reveal", code, (c) => {
-      const row = publicRun(deps.db, c.req.valid("param").code);
-      return c.json(revealDoc(deps.db, row, dateOf(deps.clock(), houseDoc(deps.db).zone)));
-    })
+    .get("/public/runs/:code/reveal", code, async (c) =>
+      c.json(await deps.reckon.ask("reveal", { runId: revealed(c.req.valid("param").code) })),
+    )
+    .get("/public/runs/:code/reveal/builders", code, someBuilders, async (c) =>
+      c.json(await deps.reckon.ask("revealPage", { runId: revealed(c.req.valid("param").code), ...c.req.valid("query") })),
+    )
     .get("/public/mine", secret, (c) => c.json(mine(deps, c.req.valid("header")["x-entry-secret"])))
     .put("/public/mine", secret, body(entryCorrection), (c) =>
       c.json(correct(deps, c.req.valid("header")["x-entry-secret"], c.req.valid("json"))),

@@ -11,21 +11,20 @@ import {
 } from "@lampcrate/contract/schemas";
 import { Hono } from "hono";
 import { validator } from "hono/validator";
-import type { Deps } from "../deps.ts";
+import { streamed } from "../http/attachment.ts";
 import { type Signed, staffOnly } from "../http/signedIn.ts";
-import { anyJson, body, ids } from "../http/validate.ts";
+import { anyJson, body, from, ids } from "../http/validate.ts";
+import type { Served } from "../served.ts";
 import { bookings } from "../services/bookings.ts";
 import { saveCount } from "../services/counts.ts";
 import { seeErasingNotice } from "../services/erasingNotices.ts";
-import { findingsDoc, revealOf, trialsCsv } from "../services/findings.ts";
 import { houseDoc } from "../services/house.ts";
 import { addHouseTrial } from "../services/houseTrials.ts";
-import { learnedDoc } from "../services/learned.ts";
 import { exportPack, importPack, previewPack } from "../services/packs.ts";
 import { createRun, duplicate, publish, runDoc, runRow, saveBrief, saveSettings, setStatus } from "../services/runs.ts";
 import { addSession, removeSession, saveSession } from "../services/sessions.ts";
 import { sheetDoc } from "../services/sheet.ts";
-import { decide, entriesOf } from "../services/sift.ts";
+import { decide } from "../services/sift.ts";
 import { undoLast } from "../services/undo.ts";
 import { starterLines, starterPack } from "../starters/index.ts";
 
@@ -33,7 +32,7 @@ import { starterLines, starterPack } from "../starters/index.ts";
 const starterId = validator("param", (value: Record<string, string>) => ({ id: value["id"] ?? "" }));
 
 /** Everything staff do with a run. */
-export function runRoutes(deps: Deps) {
+export function runRoutes(deps: Served) {
   const planner = staffOnly(deps);
   const reader = staffOnly(deps, "floor", "sifter");
   const sifter = staffOnly(deps, "sifter");
@@ -55,11 +54,11 @@ export function runRoutes(deps: Deps) {
         "cache-control": "no-store",
       });
     })
-    .get("/runs/:id/learned", reader, ids("id"), (c) => c.json(learnedDoc(deps.db, c.req.valid("param").id)))
-    .post("/runs/:id/house-trials", planner, ids("id"), body(houseTrialInput), (c) => {
+    .get("/runs/:id/learned", reader, ids("id"), async (c) => c.json(await deps.reckon.ask("learned", { runId: c.req.valid("param").id })))
+    .post("/runs/:id/house-trials", planner, ids("id"), body(houseTrialInput), async (c) => {
       const { id } = c.req.valid("param");
       addHouseTrial(deps, c.get("person"), id, c.req.valid("json"));
-      return c.json(learnedDoc(deps.db, id), 201);
+      return c.json(await deps.reckon.ask("learned", { runId: id }), 201);
     })
     .get("/bookings", reader, (c) => c.json(bookings(deps.db)))
     .get("/runs/:id", reader, ids("id"), (c) => c.json(runDoc(deps.db, c.req.valid("param").id, c.get("person"))))
@@ -81,10 +80,10 @@ export function runRoutes(deps: Deps) {
       const { id, session } = c.req.valid("param");
       return c.json(saveSession(deps, c.get("person"), id, session, c.req.valid("json")));
     })
-    .put("/runs/:id/sessions/:session/count", counter, ids("id", "session"), body(countInput), (c) => {
+    .put("/runs/:id/sessions/:session/count", counter, ids("id", "session"), body(countInput), async (c) => {
       const { id, session } = c.req.valid("param");
       saveCount(deps, c.get("person"), id, session, c.req.valid("json"));
-      return c.json(learnedDoc(deps.db, id));
+      return c.json(await deps.reckon.ask("learned", { runId: id }));
     })
     .delete("/runs/:id/sessions/:session", planner, ids("id", "session"), (c) => {
       const { id, session } = c.req.valid("param");
@@ -95,19 +94,23 @@ export function runRoutes(deps: Deps) {
       return c.json({ seen: true });
     })
     .get("/runs/:id/sheet", reader, ids("id"), (c) => c.json(sheetDoc(deps.db, runRow(deps.db, c.req.valid("param").id), deps.clock())))
-    .get("/runs/:id/entries", sifter, ids("id"), (c) => c.json(entriesOf(deps.db, c.req.valid("param").id)))
+    .get("/runs/:id/entries", sifter, ids("id"), from, async (c) =>
+      c.json(await deps.reckon.ask("entries", { runId: c.req.valid("param").id, from: c.req.valid("query").from })),
+    )
     .post("/runs/:id/entries/:entry/decision", sifter, ids("id", "entry"), body(decisionInput), (c) => {
       const { id, entry } = c.req.valid("param");
       return c.json(decide(deps, c.get("person"), id, entry, c.req.valid("json")));
     })
-    .get("/runs/:id/findings", sifter, ids("id"), (c) => c.json(findingsDoc(deps.db, c.req.valid("param").id)))
-    .get("/runs/:id/reveal", sifter, ids("id"), (c) => c.json(revealOf(deps.db, runRow(deps.db, c.req.valid("param").id))))
-    .get("/runs/:id/trials.csv", sifter, ids("id"), (c) => {
-      const csv = trialsCsv(deps.db, c.req.valid("param").id);
-      return c.body(csv, 200, {
-        "content-type": "text/csv; charset=utf-8",
-        "content-disposition": 'attachment; filename="trials.csv"',
-        "cache-control": "no-store",
-      });
+    .get("/runs/:id/findings", sifter, ids("id"), async (c) =>
+      c.json(await deps.reckon.ask("findings", { runId: c.req.valid("param").id })),
+    )
+    .get("/runs/:id/findings/builders", sifter, ids("id"), from, async (c) =>
+      c.json(await deps.reckon.ask("builders", { runId: c.req.valid("param").id, from: c.req.valid("query").from })),
+    )
+    .get("/runs/:id/reveal", sifter, ids("id"), async (c) => c.json(await deps.reckon.ask("reveal", { runId: c.req.valid("param").id })))
+    .get("/runs/:id/trials.csv", sifter, ids("id"), async (c) => {
+      const runId = c.req.valid("param").id;
+      const part = async (after: number) => deps.reckon.ask("trialsCsv", { runId, after });
+      return streamed(c, await part(0), part, "text/csv; charset=utf-8", "trials.csv");
     });
 }

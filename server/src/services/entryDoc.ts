@@ -1,6 +1,6 @@
 import type { AgeBand, EntryDoc, VersionDoc } from "@lampcrate/contract";
 import { checkVersion, families, flagWords, isFamilyId, showQuantity } from "@lampcrate/core";
-import { asc, desc, eq } from "drizzle-orm";
+import { asc, desc, eq, inArray } from "drizzle-orm";
 import type { Store } from "../db/open.ts";
 import { entry, type FrozenBrief, siftDecision, staff, trial, version } from "../db/schema/index.ts";
 import { frozenVersion } from "./briefs.ts";
@@ -10,12 +10,17 @@ type EntryRow = typeof entry.$inferSelect;
 type VersionRow = typeof version.$inferSelect;
 type TrialRow = typeof trial.$inferSelect;
 
-/** Entries with every trial checked anew against the brief that the family saw. Reads each table once. */
+/** Entries read at a time: more keys than a statement takes would be refused. */
+const chunk = 500;
+
+/** Entries with every trial checked anew against the brief that the family saw. */
 export function entryDocs(db: Store, run: RunRow, rows: readonly EntryRow[]): readonly EntryDoc[] {
   if (rows.length === 0) return [];
-  // One row is asked for by its key, many by their run: a list of thousands of keys is more than a statement takes.
-  const [only] = rows;
-  const wanted = only && rows.length === 1 ? eq(entry.key, only.key) : eq(entry.runId, run.id);
+  if (rows.length > chunk) return [...entryDocs(db, run, rows.slice(0, chunk)), ...entryDocs(db, run, rows.slice(chunk))];
+  const wanted = inArray(
+    entry.key,
+    rows.map((row) => row.key),
+  );
   const versions = groupBy(
     db
       .select({ row: version })

@@ -41,6 +41,13 @@ export function openRun(found: RunRow | undefined): RunRow {
   throw new Problem(404, "No such code", message, { errors: [{ field: "code", message }] });
 }
 
+/** Throws 403 while a run's reveal is still to come. */
+export function refuseBeforeReveal(row: RunRow, today: string): void {
+  if (row.revealOn !== null && today >= row.revealOn) return;
+  const message = row.revealOn === null ? "The reveal has no day yet." : "The reveal is still to come.";
+  throw new Problem(403, "Not yet", message, { errors: [{ field: "code", message }] });
+}
+
 /** Everything the desk shows of a run. */
 export function runDoc(db: Store, id: string, person: Person): RunDoc {
   const row = runRow(db, id);

@@ -1,8 +1,21 @@
-import { comparisonWords, type RunFindings, showNumber, showQuantity, type UnitChoice } from "@lampcrate/core";
+import type { FindingsDoc } from "@lampcrate/contract";
+import { showNumber, showQuantity, type UnitChoice } from "@lampcrate/core";
+import { useInfiniteQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { buildersQuery } from "../queries.ts";
 
-/** Every accepted entry with what it shows. */
-export function BuilderTable({ findings, units }: { readonly findings: RunFindings; readonly units: UnitChoice }) {
-  const { measure, builders, comparisons } = findings;
+interface BuilderTableProps {
+  readonly runId: string;
+  readonly findings: FindingsDoc;
+  readonly units: UnitChoice;
+}
+
+/** Every accepted entry with what it shows, a hundred at a time. */
+export function BuilderTable({ runId, findings, units }: BuilderTableProps) {
+  const { measure, table } = findings;
+  const [open, setOpen] = useState(false);
+  const more = useInfiniteQuery({ ...buildersQuery(runId, table), enabled: open && table.next !== null });
+  const builders = [...table.builders, ...(open ? (more.data?.pages.flatMap((page) => page.builders) ?? []) : [])];
   const show = (value: number | null): string => (value === null ? "–" : showQuantity(value, measure.dimension, units));
   return (
     <section className="sheet pad stack" aria-label="Table of builders">
@@ -29,7 +42,6 @@ export function BuilderTable({ findings, units }: { readonly findings: RunFindin
         </thead>
         <tbody>
           {builders.map((builder) => {
-            const last = comparisons.filter((found) => found.entryId === builder.entryId && !found.control).at(-1);
             return (
               <tr key={builder.entryId}>
                 <th scope="row">{builder.alias}</th>
@@ -38,12 +50,24 @@ export function BuilderTable({ findings, units }: { readonly findings: RunFindin
                 <td className="number">{show(builder.last)}</td>
                 <td className="number">{show(builder.best)}</td>
                 <td className="number">{builder.improved === null ? "–" : `× ${showNumber(builder.improved, 2)}`}</td>
-                <td className="small">{last ? comparisonWords(last, measure, units) : "one version only"}</td>
+                <td className="small">{builder.words ?? "one version only"}</td>
               </tr>
             );
           })}
         </tbody>
       </table>
+      {builders.length < table.total ? (
+        <div>
+          <button
+            type="button"
+            className="second"
+            disabled={more.isFetching}
+            onClick={() => (open ? void more.fetchNextPage() : setOpen(true))}
+          >
+            {more.isFetching ? "Fetching …" : `Show more: ${builders.length} of ${table.total} are here`}
+          </button>
+        </div>
+      ) : null}
     </section>
   );
 }

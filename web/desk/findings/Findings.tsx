@@ -1,4 +1,4 @@
-import { clearest, codeInAddress, dateOf, findingsWords } from "@lampcrate/core";
+import { codeInAddress, dateOf } from "@lampcrate/core";
 import { useQuery } from "@tanstack/react-query";
 import { findingsQuery, houseQuery, meQuery } from "../queries.ts";
 import { useRunWork } from "../run/RunContext.ts";
@@ -19,7 +19,7 @@ export function Findings() {
       </p>
     );
   const findings = found.data;
-  const best = clearest(findings.comparisons);
+  const best = findings.clearest;
   const code = codeInAddress(run.code ?? "");
   if (findings.entries === 0) {
     return (
@@ -48,23 +48,15 @@ export function Findings() {
           </div>
         </div>
         <div className="plain-words">
-          {findingsWords(findings, run.units)
-            .slice(0, 3)
-            .map((words, i) =>
-              i === 0 ? (
-                <p key={words}>
-                  <strong>{words}</strong>
-                </p>
-              ) : (
-                <p key={words}>{words}</p>
-              ),
-            )}
+          {findings.plain.map((words, i) => (
+            <p key={words}>{i === 0 ? <strong>{words}</strong> : words}</p>
+          ))}
           {findings.waiting > 0 ? <p className="small">{findings.waiting} more wait in Sift and are not counted.</p> : null}
         </div>
       </section>
       <FirstLast findings={findings} units={run.units} />
       {best ? <FairTestCard found={best} measure={findings.measure} units={run.units} /> : null}
-      <BuilderTable findings={findings} units={run.units} />
+      <BuilderTable runId={run.id} findings={findings} units={run.units} />
     </>
   );
 }

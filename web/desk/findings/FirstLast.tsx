@@ -1,4 +1,5 @@
-import { type RunFindings, showQuantity, type UnitChoice } from "@lampcrate/core";
+import type { FindingsDoc } from "@lampcrate/contract";
+import { showQuantity, type UnitChoice } from "@lampcrate/core";
 import { quantityScale, ticksOf } from "../../shared/pieces/scale.ts";
 
 const width = 800;
@@ -6,12 +7,9 @@ const edge = 14;
 const names = 130;
 
 /** First version against last, one line a builder: a ring where they began, a lamp where they ended, the goal as a line. */
-export function FirstLast({ findings, units }: { readonly findings: RunFindings; readonly units: UnitChoice }) {
-  const { measure, goal, builders } = findings;
-  const pairs = builders
-    .flatMap((b) => (b.first !== null && b.last !== null ? [{ alias: b.alias, first: b.first, last: b.last }] : []))
-    .sort((a, b) => b.last - a.last || a.alias.localeCompare(b.alias, "en"));
-  const shown = pairs.slice(0, 24);
+export function FirstLast({ findings, units }: { readonly findings: FindingsDoc; readonly units: UnitChoice }) {
+  const { measure, goal } = findings;
+  const { pairs: shown, total } = findings.firstLast;
   const all = [...shown.flatMap((p) => [p.first, p.last]), goal];
   const [low, high] = [Math.min(...all), Math.max(...all)];
   const from = Math.max(0, low - (high - low) * 0.08);
@@ -56,9 +54,9 @@ export function FirstLast({ findings, units }: { readonly findings: RunFindings;
           );
         })}
       </svg>
-      {pairs.length > shown.length ? (
+      {total > shown.length ? (
         <p className="small soft">
-          The {shown.length} with the highest last version; all {pairs.length} are in the table.
+          The {shown.length} with the highest last version; all {total} are in the table.
         </p>
       ) : null}
     </section>

@@ -1,5 +1,5 @@
 import type { EntryDoc } from "@lampcrate/contract";
-import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useInfiniteQuery, useQueryClient } from "@tanstack/react-query";
 import { useCallback, useMemo, useState } from "react";
 import { AskError, api, ask } from "../../shared/client.ts";
 import { entriesQuery, findingsQuery, runQuery, seasonQuery } from "../queries.ts";
@@ -11,12 +11,12 @@ import "./sift.css";
 /** Look at what families sent, oldest first; accept or set aside by one key. Nothing unsifted is public. */
 export function Sift() {
   const { run } = useRunWork();
-  const entries = useQuery(entriesQuery(run.id));
+  const entries = useInfiniteQuery(entriesQuery(run.id));
   const queries = useQueryClient();
   const [chosen, setChosen] = useState<string | null>(null);
   const [why, setWhy] = useState("");
   const [trouble, setTrouble] = useState<string | null>(null);
-  const list = useMemo(() => order(entries.data ?? []), [entries.data]);
+  const list = useMemo(() => entries.data?.pages.flatMap((page) => page.entries) ?? [], [entries.data]);
   const at = Math.max(
     0,
     list.findIndex((entry) => entry.id === chosen),
@@ -63,6 +63,12 @@ export function Sift() {
   }, [at, decide, list]);
   useKeys(keys);
   if (entries.isPending) return <p className="soft">Opening the entries …</p>;
+  if (entries.isError)
+    return (
+      <p role="alert" className="trouble">
+        {entries.error.message}
+      </p>
+    );
   if (list.length === 0)
     return (
       <section className="sheet pad">
@@ -74,7 +80,7 @@ export function Sift() {
         </p>
       </section>
     );
-  const waiting = list.filter((entry) => entry.state === "waiting").length;
+  const { waiting = 0, total = 0 } = entries.data?.pages[0] ?? {};
   return (
     <section className="sheet" aria-label="Entries">
       <div className="row spread pad" style={{ borderBottom: "1px solid var(--rule)" }}>
@@ -101,6 +107,13 @@ export function Sift() {
               </button>
             </li>
           ))}
+          {entries.hasNextPage ? (
+            <li>
+              <button type="button" disabled={entries.isFetchingNextPage} onClick={() => void entries.fetchNextPage()}>
+                {entries.isFetchingNextPage ? "Fetching …" : `Show more: ${list.length} of ${total} are here`}
+              </button>
+            </li>
+          ) : null}
         </ul>
         {current ? <EntryView entry={current} why={why} onWhy={setWhy} onDecide={(decision) => void decide(decision)} /> : null}
       </div>
@@ -110,8 +123,3 @@ export function Sift() {
 
 const oddCount = (entry: EntryDoc): number =>
   entry.versions.flatMap((version) => version.trials).filter((trial) => trial.flag !== null).length;
-
-/** Waiting ones first, each group oldest first. */
-function order(entries: readonly EntryDoc[]): readonly EntryDoc[] {
-  return [...entries].sort((a, b) => Number(a.state !== "waiting") - Number(b.state !== "waiting") || a.sentAt - b.sentAt);
-}

@@ -7,6 +7,7 @@ import { useWords } from "../../shared/words/useWords.ts";
 import { familyOf } from "../family.ts";
 import { revealQuery, sheetQuery } from "../queries.ts";
 import { Trouble } from "../Trouble.tsx";
+import { Builders } from "./Builders.tsx";
 
 /** What everybody found: aliases only, ranks only when the run's scoring says so. */
 export function Reveal() {
@@ -21,7 +22,7 @@ export function Reveal() {
   const family = familyOf(brief.family);
   const { dimension } = family.measures(brief.spec)[0];
   const show = (value: number | null): string => (value === null ? "–" : showQuantity(value, dimension, units));
-  const { builders, scoring } = reveal.data;
+  const { scoring } = reveal.data;
   return (
     <main className="home">
       <header>
@@ -38,23 +39,7 @@ export function Reveal() {
         ))}
       </div>
       {scoring === "celebrate" ? null : <Lists reveal={reveal.data} />}
-      <section className="card">
-        <h2>{words.reveal.firstLast}</h2>
-        <table>
-          <tbody>
-            {builders.map((builder) => (
-              <tr key={builder.alias}>
-                <th scope="row">
-                  {builder.rank === null ? "" : `${builder.rank}. `}
-                  {builder.alias}
-                </th>
-                <td className="number">{show(builder.first)}</td>
-                <td className="number">{show(builder.last)}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </section>
+      <Builders code={code} first={reveal.data.table} show={show} />
       <p className="small soft">{words.reveal.aliases}</p>
       <div>
         <Link className="plain" to={`/h/${code}`}>
@@ -67,24 +52,23 @@ export function Reveal() {
 
 function Lists({ reveal }: { readonly reveal: RevealDoc }) {
   const words = useWords();
-  const met = reveal.builders.filter((builder) => builder.metGoal);
-  const improved = reveal.builders
-    .filter((builder) => (builder.improved ?? 0) > 1)
-    .sort((a, b) => (b.improved ?? 0) - (a.improved ?? 0))
-    .slice(0, 8);
+  const { met, mostImproved, goalMet } = reveal;
   return (
     <>
       <section className="card">
         <h2>{words.reveal.goalMet}</h2>
-        <p>{met.length === 0 ? words.reveal.none : met.map((builder) => builder.alias).join(", ")}</p>
+        <p>
+          {met.length === 0 ? words.reveal.none : met.join(", ")}
+          {goalMet > met.length ? ` ${words.reveal.andMore(goalMet - met.length)}` : ""}
+        </p>
       </section>
-      {reveal.scoring === "goal-improved" && improved.length > 0 ? (
+      {mostImproved.length > 0 ? (
         <section className="card">
           <h2>{words.reveal.improved}</h2>
           <ul>
-            {improved.map((builder) => (
+            {mostImproved.map((builder) => (
               <li key={builder.alias}>
-                {builder.alias}: {words.reveal.times(showNumber(builder.improved ?? 1, 2))}
+                {builder.alias}: {words.reveal.times(showNumber(builder.improved, 2))}
               </li>
             ))}
           </ul>

@@ -134,6 +134,10 @@ export const en = {
     firstLast: "First version and last",
     none: "Nobody yet",
     aliases: "All names here are made up.",
+    find: "Find yours by its made-up name",
+    notFound: "Nobody here has a name that begins so.",
+    more: (here: number, total: number) => `Show more: ${here} of ${total} are here`,
+    andMore: (n: number) => `and ${n} more`,
   },
 } as const;
 

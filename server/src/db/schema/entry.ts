@@ -9,8 +9,8 @@ import { run } from "./run.ts";
 export const entry = sqliteTable(
   "entry",
   {
-    /** In the order of arrival: what versions and consents hang on, so that new ones go in at the end. */
-    key: integer("key").primaryKey(),
+    /** In the order of arrival, never given twice: what versions and consents hang on, so that new ones go in at the end. */
+    key: integer("key").primaryKey({ autoIncrement: true }),
     /** Random, made by the device. */
     id: text("id").notNull().unique(),
     runId: text("run_id")
@@ -27,7 +27,7 @@ export const entry = sqliteTable(
     sentAt: integer("sent_at").notNull(),
     revision: integer("revision").notNull(),
   },
-  (t) => [index("entry_run").on(t.runId, t.state), uniqueIndex("entry_alias").on(t.runId, t.alias)],
+  (t) => [index("entry_run").on(t.runId, t.state, t.revision), uniqueIndex("entry_alias").on(t.runId, t.alias)],
 );
 
 export const version = sqliteTable(

@@ -1,6 +1,7 @@
 import type { BriefDoc, BriefLine, Checked, LearnedDoc, PracticeAdvice, VersionDoc } from "@lampcrate/contract";
 import {
   type Family,
+  type FindingVersion,
   families,
   type Grouping,
   learnAmount,
@@ -11,20 +12,24 @@ import {
   unitsFor,
   type Values,
 } from "@lampcrate/core";
-import { and, desc, eq } from "drizzle-orm";
-import type { Store } from "../db/open.ts";
+import { desc, eq } from "drizzle-orm";
+import type { Database } from "../db/open.ts";
 import { brief, run } from "../db/schema/index.ts";
-import { frozenVersion, loadBrief } from "./briefs.ts";
-import { type Counted, countsOf } from "./counts.ts";
-import { houseTrials, type Tried } from "./houseTrials.ts";
-import { runRow } from "./runs.ts";
-import { entriesOf } from "./sift.ts";
+import { frozenVersion, loadBrief } from "../services/briefs.ts";
+import { type Counted, countsOf } from "../services/counts.ts";
+import { houseTrials, type Tried } from "../services/houseTrials.ts";
+import { type RunRow, runRow } from "../services/runs.ts";
+import type { Digested } from "./digest.ts";
+import type { Digests } from "./digests.ts";
 
 /** Runs of a family looked back on, newest first: older ones have been learned from long ago. */
 const mostRuns = 40;
 
+/** Results learned from, newest first: beyond a thousand the middle and its factor hardly move. */
+const mostChecked = 1000;
+
 /** What house trials and earlier runs have taught about a run's brief. */
-export function learnedDoc(db: Store, runId: string): LearnedDoc {
+export function learnedDoc(db: Database, digests: Digests, runId: string): LearnedDoc {
   const row = runRow(db, runId);
   const { doc } = loadBrief(db, row.briefId);
   const family = families[doc.family];
@@ -35,18 +40,27 @@ export function learnedDoc(db: Store, runId: string): LearnedDoc {
     .select({ id: run.id })
     .from(run)
     .innerJoin(brief, eq(brief.id, run.briefId))
-    .where(and(eq(brief.family, doc.family)))
+    .where(eq(brief.family, doc.family))
     .orderBy(desc(run.createdAt))
     .limit(mostRuns)
     .all();
   const [measure] = family.measures(doc.spec);
-  const ofForm = (of: BriefDoc, versions: readonly VersionDoc[], from: Checked["from"]): readonly Checked[] =>
-    of.family === doc.family ? checkedOf(family, of, versions, form, measure.id, from) : [];
-  const checked = siblings.flatMap(({ id }) => {
-    const trials = id === runId ? tried : houseTrials(db, id);
-    return [...trials.flatMap(({ doc: d, brief: b }) => ofForm(b, d.versions, "house trial")), ...entryResults(db, id, ofForm)];
-  });
-  const own = [...tried.flatMap((t) => t.doc.versions), ...acceptedVersions(db, runId)];
+  const checked: Checked[] = [];
+  const take = (of: BriefDoc, versions: readonly Tested[], from: Checked["from"]): void => {
+    const ratio = of.family === doc.family && checked.length < mostChecked ? ratioOf(family, of, versions, form, measure.id) : null;
+    if (ratio !== null) checked.push({ ratio, from });
+  };
+  for (const { id } of siblings) {
+    for (const { doc: d, brief: b } of id === runId ? tried : houseTrials(db, id)) take(b, d.versions.map(testedOf), "house trial");
+    const sibling = runRow(db, id);
+    const briefs = new Map<number, BriefDoc>();
+    for (const one of newestAccepted(digests, sibling)) {
+      const brief = briefs.get(one.briefVersion) ?? frozenVersion(db, sibling.briefId, one.briefVersion).brief;
+      briefs.set(one.briefVersion, brief);
+      take(brief, one.entry.versions, "entry");
+    }
+  }
+  const own = [...tried.flatMap((t) => t.doc.versions.map(testedOf)), ...newestAccepted(digests, row).flatMap((one) => one.entry.versions)];
   return {
     trials: tried.map((t) => t.doc),
     counts: counted.map((c) => c.doc),
@@ -57,48 +71,55 @@ export function learnedDoc(db: Store, runId: string): LearnedDoc {
   };
 }
 
-type OfForm = (of: BriefDoc, versions: readonly VersionDoc[], from: Checked["from"]) => readonly Checked[];
-
-function entryResults(db: Store, runId: string, ofForm: OfForm): readonly Checked[] {
-  const row = runRow(db, runId);
-  return entriesOf(db, runId)
-    .filter((entry) => entry.state === "accepted")
-    .flatMap((entry) => ofForm(frozenVersion(db, row.briefId, entry.briefVersion).brief, entry.versions, "entry"));
+/** A run's accepted entries, newest first. */
+function newestAccepted(digests: Digests, row: RunRow): readonly Digested[] {
+  const accepted = digests
+    .of(row)
+    .all()
+    .filter((one) => one.state === "accepted");
+  return accepted.slice(-mostChecked).reverse();
 }
 
-function acceptedVersions(db: Store, runId: string): readonly VersionDoc[] {
-  return entriesOf(db, runId)
-    .filter((entry) => entry.state === "accepted")
-    .flatMap((entry) => entry.versions);
-}
+/** What a version's possible values teach. */
+type Tested = Pick<FindingVersion, "role" | "variables" | "values">;
 
-/** One result for a build: the mean of its possible values against what was predicted for what it declares. Its first build of the form counts. */
-function checkedOf(
-  family: Family,
-  of: BriefDoc,
-  versions: readonly VersionDoc[],
-  form: string,
-  measureId: string,
-  from: Checked["from"],
-): readonly Checked[] {
-  for (const version of versions) {
-    const design: Values = { ...of.design, ...version.variables };
-    if (version.role !== "build" || family.formOf(of.spec, design) !== form) continue;
-    const values = valuesOf(version);
-    const mid = family.predict(of.spec, design).find((p) => p.id === measureId)?.band.mid ?? 0;
-    if (values.length === 0 || mid <= 0 || mean(values) <= 0) continue;
-    return [{ ratio: mean(values) / mid, measured: mean(values), from }];
+const testedOf = ({ role, variables, trials }: VersionDoc): Tested => ({ role, variables, values: possible(trials) });
+
+/** One result for a build: the mean of its possible values over what was predicted for what it declares. Its first build of the form counts; null when none does. */
+function ratioOf(family: Family, of: BriefDoc, versions: readonly Tested[], form: string, measureId: string): number | null {
+  for (const { role, variables, values } of versions) {
+    if (role !== "build" || values.length === 0 || mean(values) <= 0) continue;
+    const predicted = predictedFor(family, of, variables, measureId);
+    if (predicted.form === form && predicted.mid > 0) return mean(values) / predicted.mid;
   }
-  return [];
+  return null;
 }
 
-const valuesOf = (version: VersionDoc): readonly number[] =>
-  version.trials.flatMap((trial) => (trial.value !== null && trial.flag !== "impossible" && !trial.atLeast ? [trial.value] : []));
+/** Predictions already made: some cost a simulation, and the same build is declared often. */
+const predictions = new Map<string, { readonly form: string; readonly mid: number }>();
+const mostPredictions = 5000;
+
+function predictedFor(family: Family, of: BriefDoc, variables: Tested["variables"], measureId: string) {
+  const design: Values = { ...of.design, ...variables };
+  const key = JSON.stringify([family.id, of.spec, design, measureId]);
+  const known = predictions.get(key);
+  if (known) return known;
+  const mid = family.predict(of.spec, design).find((p) => p.id === measureId)?.band.mid ?? 0;
+  const made = { form: family.formOf(of.spec, design), mid };
+  if (predictions.size >= mostPredictions) predictions.clear();
+  predictions.set(key, made);
+  return made;
+}
+
+const possible = (trials: VersionDoc["trials"]): readonly number[] =>
+  trials.flatMap((trial) => (trial.value !== null && trial.flag !== "impossible" && !trial.atLeast ? [trial.value] : []));
+
+const valuesOf = (version: VersionDoc): readonly number[] => possible(version.trials);
 
 /** Pooled standard deviation within versions; null until one has two values. */
-function pooledSd(versions: readonly VersionDoc[]): number | null {
+function pooledSd(versions: readonly Tested[]): number | null {
   let [squares, freedom] = [0, 0];
-  for (const values of versions.map(valuesOf)) {
+  for (const { values } of versions) {
     if (values.length < 2) continue;
     const middle = mean(values);
     for (const value of values) squares += (value - middle) ** 2;

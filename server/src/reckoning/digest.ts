@@ -1,0 +1,159 @@
+import type { EntryDoc } from "@lampcrate/contract";
+import { type EntryFound, entryFindings, type FindingEntry, families, type Values } from "@lampcrate/core";
+import { inArray } from "drizzle-orm";
+import type { Database } from "../db/open.ts";
+import { entry } from "../db/schema/index.ts";
+import { frozenVersion, loadBrief } from "../services/briefs.ts";
+import { entryDocs } from "../services/entryDoc.ts";
+import type { RunRow } from "../services/runs.ts";
+
+/** What is kept of one entry once its trials have been checked: its values that count, and what they show. */
+export interface Digested {
+  readonly revision: number;
+  readonly state: EntryDoc["state"];
+  readonly briefVersion: number;
+  readonly entry: FindingEntry;
+  /** Against the goal that the run is judged by; null until it is reckoned. */
+  found: EntryFound | null;
+}
+
+/** Entries read at a time. */
+const chunk = 300;
+
+/**
+ * A run's entries in short, kept while the process lives and brought up to date by what has changed: a check of
+ * twenty thousand entries costs seconds, of the one that came in since, nothing.
+ */
+export class RunDigest {
+  private readonly kept = new Map<number, Digested>();
+  private order: readonly number[] = [];
+  private judgedBy = "";
+  private changes = 0;
+  private seen = "";
+
+  constructor(private readonly runId: string) {}
+
+  /** Takes in at most `most` changed entries; true when all are in. */
+  refresh(db: Database, run: RunRow, most = Number.POSITIVE_INFINITY): boolean {
+    const seen = `${dataStamp(db)} ${run.revision} ${run.publishedVersion}`;
+    if (seen === this.seen) return true;
+    const now = this.listed(db);
+    const there = new Set(now.map(([key]) => key));
+    const gone = [...this.kept.keys()].filter((key) => !there.has(key));
+    for (const key of gone) this.kept.delete(key);
+    const changed = now.filter(([key, revision]) => this.kept.get(key)?.revision !== revision);
+    if (gone.length + changed.length > 0) this.changes += 1;
+    this.order = [...there];
+    const taken = changed.slice(0, most);
+    for (let i = 0; i < taken.length; i += chunk) this.take(db, run, taken.slice(i, i + chunk));
+    const goal = goalOf(db, run);
+    if (goal.key !== this.judgedBy) {
+      for (const one of this.kept.values()) one.found = null;
+      this.changes += 1;
+    }
+    this.judgedBy = goal.key;
+    for (const [key] of taken) this.judge(key, goal);
+    const whole = taken.length === changed.length;
+    if (whole) this.seen = seen;
+    return whole;
+  }
+
+  /** Another number whenever anything that is kept has changed. */
+  get stamp(): number {
+    return this.changes;
+  }
+
+  /** Every entry that is sifted or waits, in order of arrival, as at the last refresh. */
+  all(): readonly Digested[] {
+    return this.order.flatMap((key) => this.kept.get(key) ?? []);
+  }
+
+  /** What accepted entries show, oldest first. */
+  accepted(db: Database, run: RunRow): readonly EntryFound[] {
+    const { family, spec } = goalOf(db, run);
+    return this.all().flatMap((one) => {
+      if (one.state !== "accepted") return [];
+      one.found ??= entryFindings(families[family], spec, one.entry);
+      return [one.found];
+    });
+  }
+
+  private judge(key: number, { family, spec }: ReturnType<typeof goalOf>): void {
+    const one = this.kept.get(key);
+    if (one?.state === "accepted") one.found = entryFindings(families[family], spec, one.entry);
+  }
+
+  /** By an index alone: whatever changes an entry moves its revision. */
+  private listed(db: Database): readonly (readonly [key: number, revision: number])[] {
+    const rows = db.$client
+      .prepare("select key, revision from entry where run_id = ? and state in ('waiting', 'accepted', 'set aside') order by key")
+      .raw()
+      .all(this.runId);
+    return rows as [number, number][];
+  }
+
+  private take(db: Database, run: RunRow, changed: readonly (readonly [key: number, revision: number])[]): void {
+    const keys = changed.map(([key]) => key);
+    const rows = db.select().from(entry).where(inArray(entry.key, keys)).all();
+    const docs = entryDocs(db, run, rows);
+    for (const [i, row] of rows.entries()) {
+      const doc = docs[i];
+      if (doc)
+        this.kept.set(row.key, {
+          revision: row.revision,
+          state: doc.state,
+          briefVersion: doc.briefVersion,
+          entry: findingEntry(doc),
+          found: null,
+        });
+    }
+  }
+}
+
+/** Another text whenever the file may have changed, by this connection or another one. */
+function dataStamp(db: Database): string {
+  const changes = db.$client.prepare("select total_changes()").pluck().get();
+  return `${changes} ${db.$client.pragma("data_version", { simple: true })}`;
+}
+
+/** What a run's entries are judged by: the version that is published, or the draft while none is. */
+export function goalOf(db: Database, run: RunRow): { readonly key: string; readonly family: keyof typeof families; readonly spec: Values } {
+  const { family, spec } =
+    run.publishedVersion === null ? loadBrief(db, run.briefId).doc : frozenVersion(db, run.briefId, run.publishedVersion).brief;
+  return { key: JSON.stringify([family, spec]), family, spec };
+}
+
+/** Values that count: accepted, read, and possible. */
+function findingEntry(doc: EntryDoc): FindingEntry {
+  return {
+    id: doc.id,
+    alias: doc.alias,
+    versions: doc.versions.map((version) => {
+      const counted = version.trials.filter((trial) => trial.value !== null && trial.flag !== "impossible");
+      const values = (atLeast: boolean): number[] =>
+        counted.flatMap((trial) => (trial.atLeast === atLeast && trial.value !== null ? [trial.value] : []));
+      return {
+        number: version.number,
+        role: version.role,
+        variables: once(JSON.stringify(version.variables), version.variables),
+        place: version.place,
+        instrument: once(version.trials[0]?.instrument ?? "", version.trials[0]?.instrument ?? ""),
+        values: values(false),
+        atLeast: counted.some((trial) => trial.atLeast) ? values(true) : none,
+      };
+    }),
+  };
+}
+
+const none: readonly number[] = [];
+
+/** What is the same in thousands of entries is kept once. */
+const shared = new Map<string, unknown>();
+const mostShared = 20_000;
+
+function once<T>(key: string, value: T): T {
+  const known = shared.get(key);
+  if (known !== undefined) return known as T;
+  if (shared.size < mostShared) shared.set(key, value);
+  return value;
+}

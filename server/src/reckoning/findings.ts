@@ -1,0 +1,75 @@
+import type { BuilderPage, FindingsDoc, FirstLastPair } from "@lampcrate/contract";
+import { clearest, comparisonWords, families, findingsWords, joinFindings, type RunFindings } from "@lampcrate/core";
+import type { Database } from "../db/open.ts";
+import { type RunRow, runRow } from "../services/runs.ts";
+import { byAlias } from "./byAlias.ts";
+import { goalOf } from "./digest.ts";
+import type { Digests } from "./digests.ts";
+
+/** Builders on one page of the table. */
+const pageSize = 100;
+
+/** Builders drawn first against last. */
+const mostDrawn = 24;
+
+/** What a run's accepted entries show, all of it: kept until an entry, a decision or the goal changes. */
+export function foundIn(db: Database, digests: Digests, row: RunRow): RunFindings {
+  const digest = digests.of(row);
+  const { key, family, spec } = goalOf(db, row);
+  return digests.answer(`found ${row.id}`, `${digest.stamp} ${key}`, () => joinFindings(families[family], spec, digest.accepted(db, row)));
+}
+
+/** What the run's accepted entries show, and how many still wait. */
+export function findingsDoc(db: Database, digests: Digests, runId: string): FindingsDoc {
+  const row = runRow(db, runId);
+  const found = foundIn(db, digests, row);
+  const { measure, goal, entries, goalMet } = found;
+  const digest = digests.of(row);
+  const waiting = digest.all().filter((one) => one.state === "waiting").length;
+  return digests.answer(`findings ${runId}`, `${digest.stamp} ${row.revision}`, () => ({
+    measure,
+    goal,
+    entries,
+    goalMet,
+    waiting,
+    plain: findingsWords(found, row.units).slice(0, 3),
+    firstLast: firstLastOf(found),
+    clearest: clearest(found.comparisons),
+    table: pageOf(found, row, 0),
+  }));
+}
+
+/** More of the table, from a place on. */
+export function builderPage(db: Database, digests: Digests, runId: string, from: number): BuilderPage {
+  const row = runRow(db, runId);
+  return pageOf(foundIn(db, digests, row), row, from);
+}
+
+function pageOf(found: RunFindings, { units }: RunRow, from: number): BuilderPage {
+  const { measure, builders, comparisons } = found;
+  const some = builders.slice(from, from + pageSize);
+  const ids = new Set(some.map((builder) => builder.entryId));
+  const lastChange = new Map(comparisons.filter((c) => ids.has(c.entryId) && !c.control).map((c) => [c.entryId, c]));
+  return {
+    builders: some.map((builder) => {
+      const last = lastChange.get(builder.entryId);
+      return { ...builder, words: last ? comparisonWords(last, measure, units) : null };
+    }),
+    total: builders.length,
+    next: from + pageSize < builders.length ? from + pageSize : null,
+  };
+}
+
+function firstLastOf({ builders }: RunFindings): FindingsDoc["firstLast"] {
+  const highestFirst = (a: FirstLastPair, b: FirstLastPair): number => b.last - a.last || byAlias(a, b);
+  let pairs: FirstLastPair[] = [];
+  let total = 0;
+  for (const { alias, first, last } of builders) {
+    if (first === null || last === null) continue;
+    total += 1;
+    // Tens of thousands need no order among themselves: only those that are drawn do.
+    if (pairs.length >= mostDrawn && highestFirst({ alias, first, last }, pairs[mostDrawn - 1] ?? { alias, first, last }) >= 0) continue;
+    pairs = [...pairs, { alias, first, last }].sort(highestFirst).slice(0, mostDrawn);
+  }
+  return { pairs, total };
+}

@@ -1,0 +1,54 @@
+import type { LabelSheetId } from "@lampcrate/contract";
+import type { Database } from "../db/open.ts";
+import { labelsPdf } from "../print/labels.ts";
+import { orderPdf } from "../print/orderList.ts";
+import { packingListPdf } from "../print/packingList.ts";
+import { templatesPdf } from "../print/templates.ts";
+import { cratePapers } from "../services/cratePapers.ts";
+import { houseDoc } from "../services/house.ts";
+import { materialList } from "../services/materials.ts";
+import { orderDoc } from "../services/purchases.ts";
+import { trialsCsvPart } from "./csv.ts";
+import type { Digests } from "./digests.ts";
+import { entryPage } from "./entries.ts";
+import { builderPage, findingsDoc } from "./findings.ts";
+import { learnedDoc } from "./learned.ts";
+import { revealOf, revealPage } from "./reveal.ts";
+
+/** What a task reads. */
+export interface Reading {
+  readonly db: Database;
+  readonly digests: Digests;
+}
+
+type OfRun = { readonly runId: string };
+type OfCrate = OfRun & { readonly session: string | null };
+
+/** Everything that takes longer than an answer may: it only reads, and runs beside the server. */
+export const tasks = {
+  entries: ({ db }: Reading, { runId, from }: OfRun & { readonly from: number }) => entryPage(db, runId, from),
+  findings: ({ db, digests }: Reading, { runId }: OfRun) => findingsDoc(db, digests, runId),
+  builders: ({ db, digests }: Reading, { runId, from }: OfRun & { readonly from: number }) => builderPage(db, digests, runId, from),
+  reveal: ({ db, digests }: Reading, { runId }: OfRun) => revealOf(db, digests, runId),
+  revealPage: ({ db, digests }: Reading, { runId, from, find }: OfRun & { readonly from: number; readonly find: string }) =>
+    revealPage(db, digests, runId, from, find),
+  learned: ({ db, digests }: Reading, { runId }: OfRun) => learnedDoc(db, digests, runId),
+  refresh: ({ digests }: Reading, { most }: { readonly most: number }) => digests.refreshSome(most),
+  trialsCsv: ({ db }: Reading, { runId, after }: OfRun & { readonly after: number }) => trialsCsvPart(db, runId, after),
+  labels: ({ db }: Reading, { runId, session, sheet, skip }: OfCrate & { readonly sheet: LabelSheetId; readonly skip: number }) =>
+    labelsPdf(cratePapers(db, runId, session), sheet, skip),
+  packingList: ({ db }: Reading, { runId, session }: OfCrate) => packingListPdf(cratePapers(db, runId, session)),
+  templates: ({ db }: Reading, { runId, session }: OfCrate) => templatesPdf(cratePapers(db, runId, session)),
+  order: ({ db }: Reading, { orderId }: { readonly orderId: string }) => orderPdf(orderDoc(db, orderId), materialList(db), houseDoc(db)),
+} as const;
+
+export type Tasks = typeof tasks;
+export type TaskName = keyof Tasks;
+export type TaskArg<N extends TaskName> = Parameters<Tasks[N]>[1];
+export type TaskResult<N extends TaskName> = Awaited<ReturnType<Tasks[N]>>;
+
+/** Does a task by its name. */
+export function doTask<N extends TaskName>(reading: Reading, name: N, arg: TaskArg<N>): Promise<TaskResult<N>> {
+  const task = tasks[name] as (reading: Reading, arg: TaskArg<N>) => TaskResult<N> | Promise<TaskResult<N>>;
+  return Promise.resolve(task(reading, arg));
+}

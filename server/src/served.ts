@@ -1,0 +1,7 @@
+import type { Deps } from "./deps.ts";
+import type { Reckoner } from "./reckoning/reckoner.ts";
+
+/** All that routes are given: what services are, and a way to have long computations done beside the server. */
+export interface Served extends Deps {
+  readonly reckon: Reckoner;
+}

@@ -1,0 +1,142 @@
+import type { BuilderPage, EntryPage, FindingsDoc, Receipt, RevealDoc, RevealPage, RunDoc } from "@lampcrate/contract";
+import fc from "fast-check";
+import { afterEach, beforeEach, describe, expect, it } from "vitest";
+import { reckonHere } from "../src/index.ts";
+import { Digests } from "../src/reckoning/digests.ts";
+import { ranksOf } from "../src/reckoning/reveal.ts";
+import { entriesOf, goodEntry, makeRun, openTestHouse, settings, type TestHouse } from "./house.ts";
+
+let house: TestHouse;
+let run: RunDoc;
+beforeEach(async () => {
+  house = await openTestHouse();
+  run = await makeRun(house);
+});
+afterEach(() => house.close());
+
+const code = (): string => encodeURIComponent(run.code ?? "");
+const entry = (i: number) => {
+  const base = goodEntry(`e${i}`);
+  const raw = (1 + ((i * 37) % 90) / 100).toFixed(2);
+  return {
+    ...base,
+    versions: base.versions.map((v, n) => ({ ...v, trials: v.trials.map((t) => ({ ...t, raw: n === 1 ? raw : t.raw })) })),
+  };
+};
+const send = (i: number) => house.ask("POST", `/api/public/runs/${code()}/entries`, entry(i), { cookie: null });
+const decide = (id: string, decision: string, revision: number) =>
+  house.ask("POST", `/api/runs/${run.id}/entries/${id}/decision`, { decision, why: "", revision });
+const get = async <T>(path: string): Promise<T> => (await house.ask("GET", path)).body as T;
+
+describe("findings that are kept", () => {
+  it("are those that would be reckoned anew, whatever happened in between", async () => {
+    const mine = (i: number, method: string, path = "", body?: unknown) =>
+      house.ask(method, `/api/public/mine${path}`, body, { cookie: null, headers: { "x-entry-secret": entry(i).secret } });
+    const anew = () => reckonHere(house.deps.db).ask("findings", { runId: run.id });
+    const steps: readonly (() => Promise<unknown>)[] = [
+      () => send(0),
+      () => Promise.all([1, 2, 3, 4, 5].map(send)),
+      () => decide(entry(1).id, "accepted", 1),
+      () => decide(entry(2).id, "accepted", 1),
+      () => decide(entry(3).id, "accepted", 1),
+      () => decide(entry(2).id, "set aside", 2),
+      () => house.ask("POST", `/api/runs/${run.id}/undo`),
+      () => mine(3, "PUT", "", { revision: 2, ageBand: null, said: "", versions: entry(7).versions }),
+      () => mine(1, "POST", "/withdraw"),
+      () => mine(2, "DELETE"),
+      () => decide(entry(3).id, "accepted", 3),
+      async () => {
+        const now = await get<RunDoc>(`/api/runs/${run.id}`);
+        const brief = { ...now.brief, spec: { ...now.brief.spec, goalS: 1.9 } };
+        await house.ask("PUT", `/api/runs/${run.id}/brief`, { revision: now.briefRevision, words: "", brief });
+        await house.ask("POST", `/api/runs/${run.id}/publish`);
+      },
+      async () => house.ask("PUT", `/api/runs/${run.id}`, { ...settings(await get<RunDoc>(`/api/runs/${run.id}`)), units: "imperial" }),
+      () => mine(1, "POST", "/restore"),
+    ];
+    for (const step of steps) {
+      await step();
+      expect(await get<FindingsDoc>(`/api/runs/${run.id}/findings`)).toEqual(JSON.parse(JSON.stringify(await anew())));
+    }
+    expect(await get<FindingsDoc>(`/api/runs/${run.id}/findings`)).toMatchObject({ entries: 1, goal: 1.9, waiting: 4 });
+  });
+
+  it("are taken in some at a time, until none is left", async () => {
+    await Promise.all(Array.from({ length: 7 }, (_, i) => send(i)));
+    const digests = new Digests(house.deps.db);
+    expect([3, 3, 3].map((most) => digests.refreshSome(most))).toEqual([false, false, true]);
+  });
+});
+
+describe("long lists", () => {
+  beforeEach(async () => {
+    for (let i = 0; i < 125; i += 1) await send(i);
+  });
+
+  it("of entries come page by page, those that wait first, each once", async () => {
+    const all = house.deps.db.$client.prepare("select id from entry").pluck().all();
+    await decide(entry(0).id, "accepted", 1);
+    const pages: EntryPage[] = [];
+    for (let from: number | null = 0; from !== null; from = pages.at(-1)?.next ?? null)
+      pages.push(await get<EntryPage>(`/api/runs/${run.id}/entries?from=${from}`));
+    expect(pages.map((page) => page.entries.length)).toEqual([60, 60, 5]);
+    expect(pages[0]).toMatchObject({ total: 125, waiting: 124 });
+    const listed = pages.flatMap((page) => page.entries.map(({ id }) => id));
+    expect(new Set(listed)).toEqual(new Set(all));
+    expect(listed.at(-1)).toBe(entry(0).id);
+    for (const bad of ["-1", "1e3", "x", ""]) expect((await house.ask("GET", `/api/runs/${run.id}/entries?from=${bad}`)).status).toBe(422);
+  });
+
+  it("of builders too, at the desk and on the reveal, where one finds one's own by its first letters", async () => {
+    for (const { id } of await entriesOf(house, run.id)) await decide(id, "accepted", 1);
+    for (const { id } of await entriesOf(house, run.id)) await decide(id, "accepted", 1);
+    for (let i = 0; i < 125; i += 1) await decide(entry(i).id, "accepted", 1);
+    const findings = await get<FindingsDoc>(`/api/runs/${run.id}/findings`);
+    const more = await get<BuilderPage>(`/api/runs/${run.id}/findings/builders?from=${findings.table.next}`);
+    expect([findings.entries, findings.table.builders.length, more.builders.length, more.next]).toEqual([125, 100, 25, null]);
+    house.at("2026-12-24T09:00:00Z");
+    const reveal = (await house.ask("GET", `/api/public/runs/${code()}/reveal`, undefined, { cookie: null })).body as RevealDoc;
+    expect(reveal.table).toMatchObject({ total: 125, next: 100 });
+    expect(JSON.stringify(reveal)).not.toContain("entryId");
+    const { alias } = (await send(0)).body as Receipt;
+    const found = (
+      await house.ask("GET", `/api/public/runs/${code()}/reveal/builders?find=${encodeURIComponent(alias.toUpperCase())}`, undefined, {
+        cookie: null,
+      })
+    ).body as RevealPage;
+    expect(found.builders.map((b) => b.alias)).toContain(alias);
+    expect(found.total).toBeLessThan(5);
+  });
+
+  it("of trials are written out whole, one heading above them, in parts", async () => {
+    for (let i = 125; i < 510; i += 1) await send(i);
+    const rows = ((await house.ask("GET", `/api/runs/${run.id}/trials.csv`)).body as string).trim().split("\r\n");
+    expect(rows).toHaveLength(1 + 510 * 6);
+    expect(rows.filter((row) => row.startsWith("alias,"))).toHaveLength(1);
+    expect(new Set(rows.map((row) => row.split(",").length)).size).toBeLessThan(4);
+  });
+});
+
+describe("ranks", () => {
+  it("are one more than the number with a strictly better score", () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.option(fc.integer({ min: 0, max: 6 }), { nil: null }), { maxLength: 30 }),
+        fc.constantFrom("more", "less"),
+        (scores, better) => {
+          const builders = scores.map((best, i) => ({ alias: `b${i}`, best, last: null }));
+          const ranks = ranksOf(builders, "best", better);
+          for (const { alias, best } of builders) {
+            const ahead = scores.filter((s) => s !== null && best !== null && (better === "more" ? s > best : s < best)).length;
+            expect(ranks.get(alias)).toBe(best === null ? undefined : 1 + ahead);
+          }
+        },
+      ),
+    );
+  });
+
+  it("are given in no run that celebrates or lists the goal alone", () => {
+    expect(ranksOf([{ alias: "a", best: 1, last: 1 }], "celebrate", "more").size).toBe(0);
+    expect(ranksOf([{ alias: "a", best: 1, last: 1 }], "goal-improved", "more").size).toBe(0);
+  });
+});
