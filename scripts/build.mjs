@@ -71,6 +71,7 @@ export async function ensureBuilt() {
   if (run("npx", ["--no-install", "vite", "build", "--logLevel", "warn", "web"]) !== 0) giveUp("The interface could not be built.");
   zip(join(root, "web", "dist", "assets"));
   await bundle("server/src/main.ts", "server/dist/main.js");
+  await bundle("server/src/house.ts", "server/dist/house.js");
   await bundle("server/src/reckoning/thread.ts", "server/dist/reckonThread.js");
   await bundle("demo/src/load.ts", "server/dist/loadDemo.js");
   writeFileSync(stamp, now);

@@ -6,6 +6,7 @@ export * from "./crateInput.ts";
 export * from "./cut.ts";
 export type * from "./entry.ts";
 export type * from "./findings.ts";
+export type * from "./health.ts";
 export type * from "./house.ts";
 export * from "./labelSheets.ts";
 export type * from "./material.ts";

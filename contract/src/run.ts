@@ -75,6 +75,8 @@ export interface RunDoc extends RunSettings {
   readonly publicUrl: string;
   readonly brief: BriefDoc;
   readonly briefRevision: number;
+  /** Put away: out of the season, with everything it holds. */
+  readonly archived: boolean;
   readonly sessions: readonly SessionDoc[];
   readonly entries: { readonly waiting: number; readonly accepted: number; readonly setAside: number };
   /** What undo would take back, in words. */
@@ -105,6 +107,14 @@ export interface RunLine {
   readonly waiting: number;
   readonly accepted: number;
   readonly publishedVersion: number | null;
+}
+
+/** A run that was put away. */
+export interface PutAwayRun {
+  readonly id: string;
+  readonly title: string;
+  readonly kind: RunKind;
+  readonly entries: number;
 }
 
 /** Something that must be done, with the day it is due. */

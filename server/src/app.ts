@@ -1,7 +1,9 @@
+import type { HealthDoc } from "@lampcrate/contract";
 import { Hono, type MiddlewareHandler } from "hono";
 import { bodyLimit } from "hono/body-limit";
 import { HTTPException } from "hono/http-exception";
 import { routePath } from "hono/route";
+import type { Clock } from "./clock.ts";
 import { pages } from "./http/pages.ts";
 import { Problem } from "./http/problem.ts";
 import { sameSiteOnly } from "./http/security.ts";
@@ -12,13 +14,14 @@ import { runRoutes } from "./routes/runs.ts";
 import { staffRoutes } from "./routes/staff.ts";
 import { storeRoutes } from "./routes/store.ts";
 import type { Served } from "./served.ts";
+import { health, type LookedAfter } from "./upkeep/health.ts";
 
 const mostBytes = 256 * 1024;
 
-function api(deps: Served) {
+function api(deps: Served, asked: () => Promise<HealthDoc>) {
   return new Hono()
     .route("/", staffRoutes(deps))
-    .route("/", houseRoutes(deps))
+    .route("/", houseRoutes(deps, asked))
     .route("/", storeRoutes(deps))
     .route("/", paperRoutes(deps))
     .route("/", runRoutes(deps))
@@ -29,7 +32,7 @@ function api(deps: Served) {
 export type Api = ReturnType<typeof api>;
 
 /** The whole application: interface and API from one process on one port. */
-export function createApp(deps: Served): Hono {
+export function createApp(deps: Served, lookedAfter: LookedAfter = {}): Hono {
   const app = new Hono();
   app.use("/api/*", async (c, next) => {
     const from = performance.now();
@@ -43,15 +46,30 @@ export function createApp(deps: Served): Hono {
   });
   app.use("/api/*", sameSiteOnly);
   app.use("/api/*", smallBodies);
+  const asked = keptFor(deps.steady, 5000, () => health(deps, lookedAfter));
   app.get("/healthz", (c) => {
     deps.db.$client.prepare("select 1").get();
     return c.json({ ok: true });
   });
-  app.route("/api", api(deps));
+  app.get("/healthz/deep", async (c) => {
+    const { ok, lines } = await asked();
+    // For a watcher that nobody signs in: states alone, no words of this house.
+    return c.json({ ok, ...Object.fromEntries(lines.map(({ name, state }) => [name, state])) }, ok ? 200 : 503);
+  });
+  app.route("/api", api(deps, asked));
   app.all("/api/*", (c) => new Problem(404, "Not found", "There is nothing at this address.").answer(c));
   if (deps.web !== null) app.get("*", pages(deps.web));
   app.onError((error, c) => problemOf(error, deps).answer(c));
   return app;
+}
+
+/** What was found out in the last while, or found out anew: a watcher may ask as often as it likes. */
+function keptFor<T>(steady: Clock, ms: number, find: () => Promise<T>): () => Promise<T> {
+  let kept: { readonly at: number; readonly found: Promise<T> } | null = null;
+  return () => {
+    if (kept === null || steady() - kept.at >= ms) kept = { at: steady(), found: find() };
+    return kept.found;
+  };
 }
 
 const whenUnsized = bodyLimit({ maxSize: mostBytes, onError: (c) => tooLarge().answer(c) });
@@ -64,6 +82,32 @@ const smallBodies: MiddlewareHandler = async (c, next) => {
   return next();
 };
 
+/** What the disk or the file refused, in words; null for anything else. */
+function storageProblem(error: Error): Problem | null {
+  const code = "code" in error && typeof error.code === "string" ? error.code : "";
+  if (code.startsWith("SQLITE_FULL") || code === "ENOSPC")
+    return new Problem(
+      507,
+      "No room left",
+      "The server's disk is full, so this was not kept. Nothing is lost here: try again later.",
+      {},
+      retryIn(60),
+    );
+  if (code.startsWith("SQLITE_BUSY") || code.startsWith("SQLITE_LOCKED"))
+    return new Problem(503, "Busy", "The house's file is in use at this moment. Try again in a few seconds.", {}, retryIn(5));
+  if (code.startsWith("SQLITE_READONLY") || code.startsWith("SQLITE_IOERR") || code.startsWith("SQLITE_CANTOPEN"))
+    return new Problem(
+      503,
+      "Can't write",
+      "The server can't write to its disk, so this was not kept. Tell whoever runs it.",
+      {},
+      retryIn(60),
+    );
+  return null;
+}
+
+const retryIn = (seconds: number): Readonly<Record<string, string>> => ({ "retry-after": String(seconds) });
+
 function tooLarge(): Problem {
   const message = `That is more than ${mostBytes / 1024} kB. Shorten it and send it again.`;
   return new Problem(413, "Too large", message, { errors: [{ field: "body", message }] });
@@ -75,7 +119,9 @@ function problemOf(error: Error, deps: Served): Problem {
     const message = error.status === 400 ? "That is not valid JSON." : error.message || "The request can't be read.";
     return new Problem(error.status, "Can't be read", message, { errors: [{ field: "body", message }] });
   }
-  deps.log.error({ error: error.message, stack: error.stack }, "failed");
+  const refused = storageProblem(error);
+  deps.log.error({ error: error.message, ...(refused ? {} : { stack: error.stack }) }, "failed");
+  if (refused) return refused;
   return new Problem(
     500,
     "Something broke here",

@@ -12,6 +12,7 @@ import { startUpkeep, type UpkeepSettings } from "./jobs/upkeep.ts";
 import { reckonBeside } from "./reckoning/reckoner.ts";
 import type { Served } from "./served.ts";
 import { followServerUrl, isEmpty } from "./services/house.ts";
+import type { LookedAfter } from "./upkeep/health.ts";
 
 /** How long a stop waits for requests in flight before it hangs up on them, ms. */
 const graceMs = 3000;
@@ -65,14 +66,19 @@ export async function serveHouse(options: ServeOptions): Promise<Running> {
       reckon: reckonBeside(db, options.data, options.dist ?? ""),
       proxies: options.proxies ?? 0,
     };
-    const server = await listen(deps, options.port);
-    const endUpkeep = startUpkeep(deps, options.upkeep ?? {});
+    // Upkeep first: it looks at the clock before anybody is served, and it is what health is asked of.
+    const upkeep = startUpkeep(deps, options.upkeep ?? {});
+    const server = await listen(deps, upkeep, options.port).catch(async (error: Error) => {
+      await upkeep.end();
+      await deps.reckon.end();
+      throw error;
+    });
     if (isEmpty(db)) console.log(`\nThis house is empty. Set-up code for the first visit: ${deps.setupCode}\n`);
     return {
       port: (server.address() as AddressInfo).port,
       deps,
       stop: async () => {
-        await Promise.all([endUpkeep(), stopped(server)]);
+        await Promise.all([upkeep.end(), stopped(server)]);
         await deps.reckon.end();
         close();
       },
@@ -83,8 +89,8 @@ export async function serveHouse(options: ServeOptions): Promise<Running> {
   }
 }
 
-async function listen(deps: Served, port: number): Promise<Server> {
-  const app = createApp(deps);
+async function listen(deps: Served, lookedAfter: LookedAfter, port: number): Promise<Server> {
+  const app = createApp(deps, lookedAfter);
   const server = serve({
     fetch: app.fetch,
     port,

@@ -47,7 +47,7 @@ export async function openTestHouse({ setUp = true } = {}): Promise<TestHouse> {
     setupCode: "1234-5678",
     web: null,
     data: folder,
-    reckon: reckonHere(db),
+    reckon: reckonHere(db, folder),
     proxies: 1,
   };
   const app = createApp(deps);

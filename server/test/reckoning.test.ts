@@ -32,7 +32,7 @@ describe("findings that are kept", () => {
   it("are those that would be reckoned anew, whatever happened in between", async () => {
     const mine = (i: number, method: string, path = "", body?: unknown) =>
       house.ask(method, `/api/public/mine${path}`, body, { cookie: null, headers: { "x-entry-secret": entry(i).secret } });
-    const anew = () => reckonHere(house.deps.db).ask("findings", { runId: run.id });
+    const anew = () => reckonHere(house.deps.db, house.deps.data).ask("findings", { runId: run.id });
     const steps: readonly (() => Promise<unknown>)[] = [
       () => send(0),
       () => Promise.all([1, 2, 3, 4, 5].map(send)),

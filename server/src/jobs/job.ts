@@ -3,8 +3,7 @@ import { job } from "../db/schema/index.ts";
 import type { Deps } from "../deps.ts";
 
 /** What the server does by itself. */
-export const jobNames = ["retention", "backup", "replica"] as const;
-export type JobName = (typeof jobNames)[number];
+export type JobName = "retention" | "backup";
 
 const running = new WeakMap<object, Set<JobName>>();
 

@@ -20,13 +20,13 @@ export type Answered<T> =
   | { readonly failed: string };
 
 /** Does tasks on the spot: for tests and scripts. */
-export function reckonHere(db: Database): Reckoner {
-  const reading = { db, digests: new Digests(db) };
+export function reckonHere(db: Database, data: string): Reckoner {
+  const reading = { db, data, digests: new Digests(db) };
   return { ask: (name, arg) => doTask(reading, name, arg), end: async () => {} };
 }
 
 /** Papers wait for papers, not findings for papers. */
-const onPaper: readonly TaskName[] = ["labels", "packingList", "templates", "order", "trialsCsv"];
+const onPaper: readonly TaskName[] = ["labels", "packingList", "templates", "order", "trialsCsv", "backup"];
 
 const printerIdleMs = 30_000;
 
@@ -36,7 +36,7 @@ const mostWaiting = 500;
 /** Does tasks in two threads that read the file beside the server; on the spot where no thread was built. */
 export function reckonBeside(db: Database, data: string, dist: string): Reckoner {
   const filename = join(dist, "reckonThread.js");
-  if (!existsSync(filename)) return reckonHere(db);
+  if (!existsSync(filename)) return reckonHere(db, data);
   const thread = (minThreads: number, idleTimeout: number): Piscina =>
     new Piscina({
       filename,

@@ -8,6 +8,7 @@ import { cratePapers } from "../services/cratePapers.ts";
 import { houseDoc } from "../services/house.ts";
 import { materialList } from "../services/materials.ts";
 import { orderDoc } from "../services/purchases.ts";
+import { backUp } from "../upkeep/backup.ts";
 import { trialsCsvPart } from "./csv.ts";
 import type { Digests } from "./digests.ts";
 import { entryPage } from "./entries.ts";
@@ -19,6 +20,8 @@ import { revealOf, revealPage } from "./reveal.ts";
 export interface Reading {
   readonly db: Database;
   readonly digests: Digests;
+  /** Folder of the house's file. */
+  readonly data: string;
 }
 
 type OfRun = { readonly runId: string };
@@ -39,6 +42,7 @@ export const tasks = {
     labelsPdf(cratePapers(db, runId, session), sheet, skip),
   packingList: ({ db }: Reading, { runId, session }: OfCrate) => packingListPdf(cratePapers(db, runId, session)),
   templates: ({ db }: Reading, { runId, session }: OfCrate) => templatesPdf(cratePapers(db, runId, session)),
+  backup: ({ data }: Reading, { into, now }: { readonly into: string; readonly now: number }) => backUp(data, into, now),
   order: ({ db }: Reading, { orderId }: { readonly orderId: string }) => orderPdf(orderDoc(db, orderId), materialList(db), houseDoc(db)),
 } as const;
 

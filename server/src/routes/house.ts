@@ -1,3 +1,4 @@
+import type { HealthDoc } from "@lampcrate/contract";
 import { houseInput } from "@lampcrate/contract/schemas";
 import { Hono } from "hono";
 import { validator } from "hono/validator";
@@ -5,6 +6,7 @@ import type { Deps } from "../deps.ts";
 import { badField } from "../http/problem.ts";
 import { type Signed, staffOnly } from "../http/signedIn.ts";
 import { body } from "../http/validate.ts";
+import { trustClock } from "../jobs/clockWatch.ts";
 import { trailPage } from "../services/audit.ts";
 import { houseDoc, saveHouse } from "../services/house.ts";
 import { seasonDoc } from "../services/season.ts";
@@ -18,12 +20,17 @@ const before = validator("query", (value: Record<string, string | string[]>) => 
 });
 
 /** The house, its trail and its season. */
-export function houseRoutes(deps: Deps) {
+export function houseRoutes(deps: Deps, asked: () => Promise<HealthDoc>) {
   const anyone = staffOnly(deps, "floor", "sifter");
   const planner = staffOnly(deps);
   return new Hono<Signed>()
     .get("/house", anyone, (c) => c.json(houseDoc(deps.db)))
     .put("/house", planner, body(houseInput), (c) => c.json(saveHouse(deps, c.get("person"), c.req.valid("json"))))
+    .get("/health", planner, async (c) => c.json(await asked()))
+    .post("/clock-is-right", planner, (c) => {
+      trustClock(deps, c.get("person"));
+      return c.json({ trusted: true });
+    })
     .get("/audit", planner, before, (c) => c.json(trailPage(deps.db, c.req.valid("query").before)))
     .get("/season", anyone, (c) => c.json(seasonDoc(deps.db, deps.clock())));
 }

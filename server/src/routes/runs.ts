@@ -21,6 +21,7 @@ import { seeErasingNotice } from "../services/erasingNotices.ts";
 import { houseDoc } from "../services/house.ts";
 import { addHouseTrial } from "../services/houseTrials.ts";
 import { exportPack, importPack, previewPack } from "../services/packs.ts";
+import { deleteRun, putAway, putAwayRuns } from "../services/putAway.ts";
 import { createRun, duplicate, publish, runDoc, runRow, saveBrief, saveSettings, setStatus } from "../services/runs.ts";
 import { addSession, removeSession, saveSession } from "../services/sessions.ts";
 import { sheetDoc } from "../services/sheet.ts";
@@ -61,6 +62,19 @@ export function runRoutes(deps: Served) {
       return c.json(await deps.reckon.ask("learned", { runId: id }), 201);
     })
     .get("/bookings", reader, (c) => c.json(bookings(deps.db)))
+    .get("/runs/put-away", reader, (c) => c.json(putAwayRuns(deps.db)))
+    .post("/runs/:id/put-away", planner, ids("id"), (c) => {
+      putAway(deps, c.get("person"), c.req.valid("param").id, true);
+      return c.json(putAwayRuns(deps.db));
+    })
+    .post("/runs/:id/back", planner, ids("id"), (c) => {
+      putAway(deps, c.get("person"), c.req.valid("param").id, false);
+      return c.json(putAwayRuns(deps.db));
+    })
+    .delete("/runs/:id", planner, ids("id"), (c) => {
+      deleteRun(deps, c.get("person"), c.req.valid("param").id);
+      return c.json({ deleted: true });
+    })
     .get("/runs/:id", reader, ids("id"), (c) => c.json(runDoc(deps.db, c.req.valid("param").id, c.get("person"))))
     .put("/runs/:id", planner, ids("id"), body(runSave), (c) =>
       c.json(saveSettings(deps, c.get("person"), c.req.valid("param").id, c.req.valid("json"))),

@@ -8,10 +8,15 @@ import type { Person } from "./person.ts";
 const pageSize = 100;
 
 /** Writes a line of the trail, in the transaction of what it tells of. No child's words or made-up names, ever. */
-export function trail(db: Store, at: number, by: Pick<Person, "id" | "name"> | null, area: AuditArea, what: string): void {
+export function trail(db: Store, at: number, by: Pick<Person, "id" | "name"> | "a family" | null, area: AuditArea, what: string): void {
   db.insert(audit)
-    .values({ at, staffId: by?.id ?? null, who: by?.name ?? "the server", area, what })
+    .values({ at, ...whoOf(by), area, what })
     .run();
+}
+
+function whoOf(by: Parameters<typeof trail>[2]): { staffId: string | null; who: string } {
+  if (by === null) return { staffId: null, who: "the server" };
+  return by === "a family" ? { staffId: null, who: by } : { staffId: by.id, who: by.name };
 }
 
 /** The trail, newest first; `before` is the id of the last line of the page before. */

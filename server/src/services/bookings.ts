@@ -12,7 +12,7 @@ export function bookings(db: Store): readonly Booking[] {
     .select({ session, title: run.title })
     .from(session)
     .innerJoin(run, eq(run.id, session.runId))
-    .where(and(ne(run.status, "cancelled"), eq(session.cancelled, false)))
+    .where(and(ne(run.status, "cancelled"), eq(run.archived, false), eq(session.cancelled, false)))
     .all()
     .map(({ session: row, title }) => bookingOf(row, title));
 }

@@ -1,6 +1,6 @@
 import type { BuyingDoc } from "@lampcrate/contract";
 import { dateOf } from "@lampcrate/core";
-import { asc, ne } from "drizzle-orm";
+import { and, asc, eq, ne } from "drizzle-orm";
 import type { Store } from "../db/open.ts";
 import { run } from "../db/schema/index.ts";
 import { loadBrief } from "./briefs.ts";
@@ -13,7 +13,12 @@ import { supplierList } from "./suppliers.ts";
 /** Everything that the season's crates, promises and buying are reckoned from. */
 export function buyingDoc(db: Store, now: number): BuyingDoc {
   const { currency, units, closures, preparing, zone } = houseDoc(db);
-  const runs = db.select().from(run).where(ne(run.status, "cancelled")).orderBy(asc(run.createdAt)).all();
+  const runs = db
+    .select()
+    .from(run)
+    .where(and(ne(run.status, "cancelled"), eq(run.archived, false)))
+    .orderBy(asc(run.createdAt))
+    .all();
   return {
     today: dateOf(now, zone),
     now,

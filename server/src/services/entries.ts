@@ -6,6 +6,7 @@ import { entry, run } from "../db/schema/index.ts";
 import type { Deps } from "../deps.ts";
 import { Problem, stale } from "../http/problem.ts";
 import { hashOf } from "../http/security.ts";
+import { trail } from "./audit.ts";
 import { putCorrection } from "./corrections.ts";
 import { entryDocs } from "./entryDoc.ts";
 import { eraseEntries, forget } from "./erasing.ts";
@@ -83,8 +84,9 @@ export function withdraw(deps: Deps, secret: string, withdrawn: boolean): MineDo
 /** Erases an entry and all that hangs on it, in every page of the file. */
 export function eraseEntry(deps: Deps, secret: string): void {
   deps.db.transaction((tx) => {
-    const { row } = byLink(tx, secret);
+    const { row, of } = byLink(tx, secret);
     eraseEntries(tx, [row], deps.clock());
+    trail(tx, deps.clock(), "a family", "erasing", `erased its entry of ${of.title}`);
   });
   forget(deps.db);
 }

@@ -5,6 +5,7 @@ import type { Store } from "../db/open.ts";
 import { material, purchase, purchaseLine, staff, supplier } from "../db/schema/index.ts";
 import type { Deps } from "../deps.ts";
 import { badField, notFound, Problem } from "../http/problem.ts";
+import { trail } from "./audit.ts";
 import { houseDoc } from "./house.ts";
 import { newId } from "./ids.ts";
 import type { Person } from "./person.ts";
@@ -64,6 +65,7 @@ export function placeOrders(deps: Deps, by: Person, { orders }: OrdersInput): re
           .run();
       }
     }
+    trail(tx, deps.clock(), by, "stock", `placed ${orders.length} ${orders.length === 1 ? "order" : "orders"}`);
     return orderList(tx);
   });
 }
@@ -93,6 +95,7 @@ export function stepOrder(deps: Deps, by: Person, id: string, step: OrderStep): 
           words: `${order.supplierName}, ordered ${shortDate(order.placedOn)}${books < 0 ? "; had not come after all" : ""}`,
           purchaseId: id,
         });
+    trail(tx, deps.clock(), by, "stock", `said that the order from ${order.supplierName} is ${step}`);
     return orderList(tx);
   });
 }

@@ -6,6 +6,7 @@ import type { Store } from "../db/open.ts";
 import { entry, run, session } from "../db/schema/index.ts";
 import type { Deps } from "../deps.ts";
 import { badField, notFound, Problem, stale } from "../http/problem.ts";
+import { trail } from "./audit.ts";
 import { refuseTakenRooms } from "./bookings.ts";
 import { freezeBrief, frozenVersion, insertBrief, loadBrief, refuseBadValues, startingBrief, writeBrief } from "./briefs.ts";
 import { refuseFarDays } from "./farDays.ts";
@@ -66,6 +67,7 @@ export function runDoc(db: Store, id: string, person: Person): RunDoc {
     publicUrl: houseDoc(db).publicUrl,
     brief: doc,
     briefRevision: revision,
+    archived: row.archived,
     sessions: sessionDocs(db, id),
     entries: { waiting: countOf("waiting"), accepted: countOf("accepted"), setAside: countOf("set aside") },
     undo: nextUndo(db, id, person.id)?.words ?? null,
@@ -223,6 +225,7 @@ export function publish(deps: Deps, person: Person, id: string): RunDoc {
       .where(eq(run.id, id))
       .run();
     followRevision(tx, id, row.revision, row.revision + 1);
+    trail(tx, deps.clock(), person, "publishing", `published ${row.title}, version ${number}`);
     return runDoc(tx, id, person);
   });
 }
@@ -265,6 +268,7 @@ export function setStatus(deps: Deps, person: Person, id: string, status: "draft
       .where(eq(run.id, id))
       .run();
     followRevision(tx, id, row.revision, row.revision + 1);
+    trail(tx, deps.clock(), person, "publishing", `${status === "draft" ? "unpublished" : "cancelled"} ${row.title}`);
     return runDoc(tx, id, person);
   });
 }
@@ -288,6 +292,7 @@ export function duplicate(deps: Deps, id: string): string {
         closesOn: null,
         revealOn: null,
         createdAt: deps.clock(),
+        archived: false,
         revision: 1,
       })
       .run();

@@ -38,6 +38,7 @@ function runLines(db: Store, zone: string, rooms: readonly { id: string; name: s
     .select({ row: run, family: brief.family })
     .from(run)
     .innerJoin(brief, eq(brief.id, run.briefId))
+    .where(eq(run.archived, false))
     .orderBy(asc(run.createdAt))
     .all()
     .map(({ row, family }) => ({

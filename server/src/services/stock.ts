@@ -4,6 +4,7 @@ import type { Store } from "../db/open.ts";
 import { material, staff, stockMove } from "../db/schema/index.ts";
 import type { Deps } from "../deps.ts";
 import { notFound, Problem } from "../http/problem.ts";
+import { trail } from "./audit.ts";
 import type { Person } from "./person.ts";
 
 /** Smaller than any real move: what is left of sums of fractions. */
@@ -62,6 +63,8 @@ export function addMove(deps: Deps, by: Person, materialId: string, input: MoveI
   return deps.db.transaction((tx) => {
     movesOf(tx, materialId);
     bookMove(tx, by, deps.clock(), { materialId, ...input });
+    const name = tx.select({ name: material.name }).from(material).where(eq(material.id, materialId)).get()?.name ?? "";
+    trail(tx, deps.clock(), by, "stock", `booked ${input.amount} of ${name}: ${input.reason}`);
     return movesOf(tx, materialId);
   });
 }
@@ -84,6 +87,7 @@ export function countStock(deps: Deps, by: Person, { counts }: StockCountInput):
       );
     for (const { materialId, counted, listed } of counts)
       bookMove(tx, by, deps.clock(), { materialId, amount: counted - listed, reason: "count day" });
+    trail(tx, deps.clock(), by, "stock", `counted ${counts.length} ${counts.length === 1 ? "material" : "materials"} on a count day`);
   });
 }
 
