@@ -86,13 +86,7 @@ const smallBodies: MiddlewareHandler = async (c, next) => {
 function storageProblem(error: Error): Problem | null {
   const code = "code" in error && typeof error.code === "string" ? error.code : "";
   if (code.startsWith("SQLITE_FULL") || code === "ENOSPC")
-    return new Problem(
-      507,
-      "No room left",
-      "The server's disk is full, so this was not kept. Nothing is lost here: try again later.",
-      {},
-      retryIn(60),
-    );
+    return new Problem(507, "No room left", "The server's disk is full, so this was not kept. Tell whoever runs it.", {}, retryIn(60));
   if (code.startsWith("SQLITE_BUSY") || code.startsWith("SQLITE_LOCKED"))
     return new Problem(503, "Busy", "The house's file is in use at this moment. Try again in a few seconds.", {}, retryIn(5));
   if (code.startsWith("SQLITE_READONLY") || code.startsWith("SQLITE_IOERR") || code.startsWith("SQLITE_CANTOPEN"))

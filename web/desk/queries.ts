@@ -1,4 +1,4 @@
-import type { BuilderPage, EntryPage } from "@lampcrate/contract";
+import type { AuditLine, BuilderPage, EntryPage } from "@lampcrate/contract";
 import { infiniteQueryOptions, queryOptions } from "@tanstack/react-query";
 import { api, ask } from "../shared/client.ts";
 
@@ -9,6 +9,18 @@ export const setupQuery = queryOptions({ queryKey: ["setup"], queryFn: () => ask
 export const seasonQuery = queryOptions({ queryKey: ["season"], queryFn: () => ask(api.season.$get()) });
 export const houseQuery = queryOptions({ queryKey: ["house"], queryFn: () => ask(api.house.$get()) });
 export const staffQuery = queryOptions({ queryKey: ["staff"], queryFn: () => ask(api.staff.$get()) });
+export const healthQuery = queryOptions({ queryKey: ["health"], queryFn: () => ask(api.health.$get()), refetchInterval: 30_000 });
+export const putAwayQuery = queryOptions({ queryKey: ["put away"], queryFn: () => ask(api.runs["put-away"].$get()) });
+/** The trail, newest first; a page ends with the line that the next one goes on from. */
+export const auditQuery = infiniteQueryOptions({
+  queryKey: ["audit"],
+  queryFn: ({ pageParam }) => ask(api.audit.$get({ query: { before: pageParam } })),
+  initialPageParam: "",
+  getNextPageParam: (page: readonly AuditLine[]) => {
+    const last = page.at(-1);
+    return page.length < 100 || !last ? null : `${last.at}-${last.id}`;
+  },
+});
 export const materialsQuery = queryOptions({ queryKey: ["materials"], queryFn: () => ask(api.materials.$get()) });
 export const suppliersQuery = queryOptions({ queryKey: ["suppliers"], queryFn: () => ask(api.suppliers.$get()) });
 export const buyingQuery = queryOptions({ queryKey: ["buying"], queryFn: () => ask(api.buying.$get()), staleTime: 0 });

@@ -11,12 +11,13 @@ import { trailPage } from "../services/audit.ts";
 import { houseDoc, saveHouse } from "../services/house.ts";
 import { seasonDoc } from "../services/season.ts";
 
-/** The id of the trail's last line on the page before. */
+/** The trail's last line on the page before: its instant and number. */
 const before = validator("query", (value: Record<string, string | string[]>) => {
   const text = value["before"];
-  if (text === undefined) return { before: null };
-  if (typeof text !== "string" || !/^\d{1,15}$/.test(text)) throw badField("before", "The page before ends with a line's number.");
-  return { before: Number(text) };
+  if (text === undefined || text === "") return { before: null };
+  const [, at, id] = (typeof text === "string" ? /^(\d{1,15})-(\d{1,15})$/.exec(text) : null) ?? [];
+  if (at === undefined || id === undefined) throw badField("before", "A page goes on from a line's instant and number.");
+  return { before: { at: Number(at), id: Number(id) } };
 });
 
 /** The house, its trail and its season. */

@@ -1,5 +1,5 @@
 import type { AuditArea, AuditLine } from "@lampcrate/contract";
-import { desc, lt } from "drizzle-orm";
+import { and, desc, eq, lt, or } from "drizzle-orm";
 import type { Store } from "../db/open.ts";
 import { audit } from "../db/schema/index.ts";
 import type { Person } from "./person.ts";
@@ -19,14 +19,14 @@ function whoOf(by: Parameters<typeof trail>[2]): { staffId: string | null; who: 
   return by === "a family" ? { staffId: null, who: by } : { staffId: by.id, who: by.name };
 }
 
-/** The trail, newest first; `before` is the id of the last line of the page before. */
-export function trailPage(db: Store, before: number | null): readonly AuditLine[] {
+/** The trail, newest first; `before` is the last line of the page before. */
+export function trailPage(db: Store, before: Pick<AuditLine, "at" | "id"> | null): readonly AuditLine[] {
   const { id, at, who, area, what } = audit;
   return db
     .select({ id, at, who, area, what })
     .from(audit)
-    .where(before === null ? undefined : lt(audit.id, before))
-    .orderBy(desc(audit.id))
+    .where(before === null ? undefined : or(lt(audit.at, before.at), and(eq(audit.at, before.at), lt(audit.id, before.id))))
+    .orderBy(desc(audit.at), desc(audit.id))
     .limit(pageSize)
     .all();
 }

@@ -101,11 +101,13 @@ const Lines = memo(function Lines({ lines, buildBy, shareAtOnce, materials, unit
         <label htmlFor={choose}>Add a line</label>
         <select id={choose} className="second" value="" onChange={(event) => add(event.target.value)}>
           <option value="">choose a material …</option>
-          {materials.map((material) => (
-            <option key={material.id} value={material.id}>
-              {material.name}
-            </option>
-          ))}
+          {materials
+            .filter((material) => !material.archived)
+            .map((material) => (
+              <option key={material.id} value={material.id}>
+                {material.name}
+              </option>
+            ))}
         </select>
         <button type="button" className="second" onClick={() => setPasting(true)}>
           Paste from a spreadsheet

@@ -5,15 +5,19 @@ import { useState } from "react";
 import { Link } from "react-router";
 import { AskError, api, ask } from "../../shared/client.ts";
 import { useKeptState } from "../../shared/useKeptState.ts";
-import { houseQuery, seasonQuery } from "../queries.ts";
+import { houseQuery, meQuery, seasonQuery } from "../queries.ts";
 import { Closures } from "./Closures.tsx";
+import { Health } from "./Health.tsx";
 import { PreparingFields } from "./PreparingFields.tsx";
+import { PutAway } from "./PutAway.tsx";
 import { Rooms } from "./Rooms.tsx";
 import { Staff } from "./Staff.tsx";
+import { Trail } from "./Trail.tsx";
 
 /** The house: name, zone, money, units, address; rooms, closures, people. */
 export function House() {
   const house = useQuery(houseQuery);
+  const planner = useQuery(meQuery).data?.person?.role === "planner";
   if (house.isPending) return <main className="page soft">Opening the house …</main>;
   if (house.isError)
     return (
@@ -29,6 +33,9 @@ export function House() {
       <FirstRun />
       <HouseForm key={house.data.revision} saved={house.data} />
       <Staff />
+      <PutAway />
+      <Health />
+      {planner ? <Trail zone={house.data.zone} /> : null}
     </main>
   );
 }

@@ -3,6 +3,7 @@ import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { Checkbox, Input, Select } from "antd";
 import { useState } from "react";
 import { AskError, api, ask } from "../../shared/client.ts";
+import { Sure } from "../pieces/Sure.tsx";
 import { staffQuery } from "../queries.ts";
 
 const roles: readonly { value: Role; label: string }[] = [
@@ -82,6 +83,16 @@ function PersonForm({ person, onClose }: { readonly person: StaffDoc | null; rea
       setTrouble(error);
     }
   };
+  const remove = async (id: string): Promise<void> => {
+    try {
+      await ask(api.staff[":id"].$delete({ param: { id } }));
+      await queries.invalidateQueries(staffQuery);
+      onClose();
+    } catch (error) {
+      if (!(error instanceof AskError)) throw error;
+      setTrouble(error);
+    }
+  };
   const message = (field: string) => {
     const words = trouble?.fieldMessage(field);
     return words ? (
@@ -133,6 +144,7 @@ function PersonForm({ person, onClose }: { readonly person: StaffDoc | null; rea
           may sign in
         </Checkbox>
       </div>
+      {message("id")}
       {trouble && (trouble.problem.errors ?? []).length === 0 ? (
         <p role="alert" className="trouble">
           {trouble.message}
@@ -145,6 +157,14 @@ function PersonForm({ person, onClose }: { readonly person: StaffDoc | null; rea
         <button type="button" className="quiet" onClick={onClose}>
           leave it
         </button>
+        {person ? (
+          <Sure
+            words="Delete"
+            question={`Delete ${person.name}?`}
+            told="They can no longer sign in. Their name stays where they did something. This can't be undone."
+            onSure={() => remove(person.id)}
+          />
+        ) : null}
       </div>
     </form>
   );

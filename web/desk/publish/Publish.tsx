@@ -7,6 +7,7 @@ import { AskError, api, ask } from "../../shared/client.ts";
 import { bookingsQuery, runQuery, seasonQuery } from "../queries.ts";
 import { useRunWork } from "../run/RunContext.ts";
 import { useRunSettings } from "../run/useRunSettings.ts";
+import { TakeOut } from "./TakeOut.tsx";
 
 const scorings: readonly (readonly [RunSettings["scoring"], string])[] = [
   ["goal-improved", "goal met and most improved, as two lists"],
@@ -94,6 +95,7 @@ export function Publish() {
           <button type="button" className="second" onClick={() => void duplicate()}>
             Duplicate
           </button>
+          <TakeOut run={run} onTrouble={setTrouble} />
         </div>
       </section>
       {published && run.code ? <Handout run={run} code={run.code} /> : null}

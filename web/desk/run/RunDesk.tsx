@@ -1,6 +1,6 @@
 import type { MaterialDoc, RunDoc } from "@lampcrate/contract";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { useDeferredValue, useMemo } from "react";
+import { useDeferredValue, useMemo, useState } from "react";
 import { Navigate, Outlet, useLocation, useNavigate, useParams } from "react-router";
 import { AskError, api, ask } from "../../shared/client.ts";
 import { CrateDock } from "../crate/CrateDock.tsx";
@@ -36,13 +36,17 @@ function OpenRun({ run, materials }: { readonly run: RunDoc; readonly materials:
   const queries = useQueryClient();
   const navigate = useNavigate();
   const flush = work.draft.flush;
+  /** Why the last undo was refused; null usually. */
+  const [refused, setRefused] = useState<string | null>(null);
   const keys = useMemo(() => {
     const undo = async (): Promise<void> => {
       if (!(await flush())) return;
       try {
         await ask(api.runs[":id"].undo.$post({ param: { id: run.id } }));
+        setRefused(null);
       } catch (error) {
         if (!(error instanceof AskError)) throw error;
+        setRefused(error.message);
       }
       await queries.invalidateQueries({ queryKey: runQuery(run.id).queryKey });
       await queries.invalidateQueries(seasonQuery);
@@ -81,6 +85,11 @@ function OpenRun({ run, materials }: { readonly run: RunDoc; readonly materials:
         </section>
         <RunStrip />
         <SaveTrouble />
+        {refused === null ? null : (
+          <p role="alert" className="trouble" style={{ margin: "6px 20px 0" }}>
+            {refused}
+          </p>
+        )}
         <div className="desk">
           <main className="stack">
             <RunContext.Provider value={work}>

@@ -117,7 +117,9 @@ function calendarState({ run }: RunWork): StepState {
 
 function publishState({ run }: RunWork): StepState {
   if (run.status === "cancelled") return { words: "cancelled", standing: "later" };
-  return run.status === "published" ? { words: `code ${run.code}`, standing: "done" } : { words: "not published", standing: "later" };
+  return run.status === "published"
+    ? { words: `version ${run.publishedVersion} is out`, standing: "done" }
+    : { words: "not published", standing: "later" };
 }
 
 function siftState({ run }: RunWork): StepState {

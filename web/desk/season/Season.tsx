@@ -3,6 +3,7 @@ import { useMemo } from "react";
 import { Link, useNavigate } from "react-router";
 import { seasonQuery } from "../queries.ts";
 import { useKeys } from "../shell/keys.ts";
+import { ErasingNotices } from "./ErasingNotices.tsx";
 import { ThisWeek } from "./ThisWeek.tsx";
 import { TimeLine } from "./TimeLine.tsx";
 import { useCrateWork } from "./useCrateWork.ts";
@@ -43,6 +44,7 @@ export function Season() {
               New run
             </Link>
           </div>
+          <ErasingNotices season={season.data} />
           {missing.map((item) => (
             <p key={item.to} className="plain-words">
               {item.words} <Link to={item.to}>Do it now</Link>

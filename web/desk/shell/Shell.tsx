@@ -7,6 +7,7 @@ import { useKeys } from "./keys.ts";
 
 const SignIn = lazy(async () => ({ default: (await import("./SignIn.tsx")).SignInPage }));
 const SetUp = lazy(async () => ({ default: (await import("./SetUp.tsx")).SetUp }));
+const OwnSignIn = lazy(async () => ({ default: (await import("./OwnSignIn.tsx")).OwnSignIn }));
 const KeysDialog = lazy(async () => ({ default: (await import("./KeysDialog.tsx")).KeysDialog }));
 const GoTo = lazy(async () => ({ default: (await import("./GoTo.tsx")).GoTo }));
 
@@ -36,7 +37,7 @@ export function Shell() {
 function Desk({ name }: { readonly name: string }) {
   const navigate = useNavigate();
   const queries = useQueryClient();
-  const [open, setOpen] = useState<"keys" | "go" | null>(null);
+  const [open, setOpen] = useState<"keys" | "go" | "own" | null>(null);
   const keys = useMemo(
     () => [
       { key: "?", words: "list the keys", act: () => setOpen("keys") },
@@ -73,7 +74,9 @@ function Desk({ name }: { readonly name: string }) {
           <button type="button" className="quiet" onClick={() => setOpen("keys")}>
             Keys <kbd>?</kbd>
           </button>
-          <strong>{name}</strong>
+          <button type="button" className="quiet" aria-label={`${name}: my password`} onClick={() => setOpen("own")}>
+            <strong>{name}</strong>
+          </button>
           <button type="button" className="quiet" onClick={() => void signOut()}>
             Sign out
           </button>
@@ -82,6 +85,7 @@ function Desk({ name }: { readonly name: string }) {
       <Outlet />
       <Suspense>
         {open === "keys" ? <KeysDialog onClose={() => setOpen(null)} /> : null}
+        {open === "own" ? <OwnSignIn name={name} onClose={() => setOpen(null)} /> : null}
         {open === "go" ? <GoTo onClose={() => setOpen(null)} /> : null}
       </Suspense>
     </>

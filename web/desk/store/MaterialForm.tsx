@@ -5,6 +5,7 @@ import { useState } from "react";
 import { AskError, api, ask } from "../../shared/client.ts";
 import { useKeptState } from "../../shared/useKeptState.ts";
 import { LengthBox } from "../crate/LengthBox.tsx";
+import { Sure } from "../pieces/Sure.tsx";
 import { FormFoot } from "./FormFoot.tsx";
 
 interface MaterialFormProps {
@@ -35,6 +36,17 @@ export function MaterialForm({ start, of, units, onDone, onLeave }: MaterialForm
           ? api.materials[":id"].$put({ param: { id: of.id }, json: { ...values, revision: of.revision } })
           : api.materials.$post({ json: typed }),
       );
+      setTyped(null);
+      await onDone();
+    } catch (error) {
+      if (!(error instanceof AskError)) throw error;
+      setTrouble(error);
+    }
+  };
+  const remove = async (): Promise<void> => {
+    if (!of) return;
+    try {
+      await ask(api.materials[":id"].$delete({ param: { id: of.id } }));
       setTyped(null);
       await onDone();
     } catch (error) {
@@ -145,6 +157,16 @@ export function MaterialForm({ start, of, units, onDone, onLeave }: MaterialForm
           ))}
         </div>
       </div>
+      {of ? (
+        <div>
+          <Sure
+            words="Take it out"
+            question={`Take ${of.name} out of the store room?`}
+            told="What nothing refers to is deleted. What briefs, orders or the stock name is put away, and can be brought back in House."
+            onSure={remove}
+          />
+        </div>
+      ) : null}
       <FormFoot
         trouble={trouble}
         onLeave={() => {

@@ -33,7 +33,7 @@ export function Store() {
   const queries = useQueryClient();
   const [doing, setDoing] = useState<Doing>(null);
   if (materials.isPending || house.isPending) return <main className="page soft">Opening the store room …</main>;
-  const list = materials.data ?? [];
+  const list = (materials.data ?? []).filter((material) => !material.archived);
   const { currency, units } = house.data ?? { currency: "EUR", units: "metric" as const };
   const changed = async (): Promise<void> => {
     await Promise.all([queries.invalidateQueries(materialsQuery), queries.invalidateQueries(buyingQuery)]);

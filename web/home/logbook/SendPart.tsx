@@ -5,7 +5,7 @@ import { useWords } from "../../shared/words/useWords.ts";
 import { familyOf } from "../family.ts";
 import { closingWords } from "../sheet/Sheet.tsx";
 import type { LogDraft } from "./draft.ts";
-import type { Book } from "./useLogbook.ts";
+import { type Book, comesAgain } from "./useLogbook.ts";
 
 const ages: readonly AgeBand[] = ["under 6", "6 to 8", "9 to 11", "12 to 15", "16 and over", "mixed"];
 
@@ -56,6 +56,7 @@ export function SendPart({ sheet, book }: { readonly sheet: SheetDoc; readonly b
               <p key={error.field}>{error.message}</p>
             ))
           )}
+          {!trouble.offline && comesAgain(trouble) ? <p>{words.log.againByItself}</p> : null}
         </div>
       ) : null}
       {missing === null ? null : <p id="send-missing">{missing}</p>}

@@ -14,7 +14,15 @@ export interface Book {
   readonly startOver: () => void;
 }
 
-/** Keeps the draft on the device at every change, sends it once, and tries again when the line comes back. */
+/** Waits between sending again by itself, ms: longer each time, so that a busy house is left to breathe. */
+const waitsMs = [2000, 5000, 15_000, 30_000, 60_000];
+
+/** True for what passes by itself: no line, a server that is away, busy or out of room. Anything else the family has to see to. */
+export function comesAgain({ offline, problem }: AskError): boolean {
+  return offline || problem.status >= 500 || problem.status === 429;
+}
+
+/** Keeps the draft on the device at every change, sends it once, and tries again by itself when line or server come back. */
 export function useLogbook(sheet: SheetDoc): Book {
   const family = familyOf(sheet.brief.family);
   const fresh = (): LogDraft => newDraft(family, sheet.brief.spec, sheet.brief.trials);
@@ -28,9 +36,9 @@ export function useLogbook(sheet: SheetDoc): Book {
     if (busy.current) return;
     busy.current = true;
     setSending(true);
-    setTrouble(null);
     try {
       const { alias } = await ask(api.public.runs[":code"].entries.$post({ param: { code: sheet.code }, json: entryOf(draft) }));
+      setTrouble(null);
       setDraft((now) => ({ ...now, sent: { alias } }));
     } catch (error) {
       if (!(error instanceof AskError)) throw error;
@@ -41,12 +49,22 @@ export function useLogbook(sheet: SheetDoc): Book {
     }
   }, [draft, sheet.code]);
 
-  const waits = trouble?.offline === true;
+  const waits = trouble !== null && comesAgain(trouble);
+  const tries = useRef(0);
   useEffect(() => {
-    if (!waits) return;
+    if (!waits) {
+      tries.current = 0;
+      return;
+    }
     const again = (): void => void send();
+    const wait = waitsMs[Math.min(tries.current, waitsMs.length - 1)];
+    tries.current += 1;
+    const timer = setTimeout(again, wait);
     window.addEventListener("online", again);
-    return () => window.removeEventListener("online", again);
+    return () => {
+      clearTimeout(timer);
+      window.removeEventListener("online", again);
+    };
   }, [waits, send]);
 
   return {

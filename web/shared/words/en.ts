@@ -91,6 +91,7 @@ export const en = {
     needTwo: "Test two versions or more, with a number each, before you send.",
     needConsent: "An adult has to agree first.",
     needRead: "One of the numbers can't be read yet.",
+    againByItself: "Nothing is lost: it stays on this device and is sent again by itself in a moment.",
     notSent: "Not sent yet: there is no connection. It stays on this device and is sent when you are back online.",
     notOpen: "Sending is not open now. Your logbook stays on this device.",
     startOver: "Start another logbook",
