@@ -214,3 +214,35 @@ describe("a door without a document", () => {
     for (const raw of ["", "nul", "[", "null", '"text"', "7"]) expect([400, 422, 403, 409]).toContain((await meet(door, raw)).status);
   });
 });
+
+describe("an address that nobody gave", () => {
+  const odd = [
+    "..%2f..%2fetc",
+    "%00",
+    "constructor",
+    "__proto__",
+    "a".repeat(300),
+    "1;drop table run",
+    "%E2%80%AE",
+    "null",
+    "-1",
+    "%7B%7D",
+  ];
+
+  it("is answered 4xx at every door that only reads, in every part and with any question behind it", async () => {
+    const paths = [
+      ...new Set(house.app.routes.filter((route) => route.method === "GET" && route.path.includes(":")).map((route) => route.path)),
+    ];
+    expect(paths.length).toBeGreaterThan(15);
+    const broken: string[] = [];
+    for (const path of paths)
+      for (const part of odd) {
+        const address = path.replace(/:[a-z]+/g, part);
+        for (const question of ["", "?from=x&session=../x&sheet=constructor&skip=1e9&before=%00&find=%00"]) {
+          const { status } = await house.ask("GET", `${address}${question}`);
+          if (status < 400 || status >= 500) broken.push(`${address}${question}: ${status}`);
+        }
+      }
+    expect(broken).toEqual([]);
+  });
+});

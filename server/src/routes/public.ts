@@ -10,8 +10,8 @@ import type { Served } from "../served.ts";
 import { correct, eraseEntry, mine, withdraw } from "../services/entries.ts";
 import { houseDoc, houseZone } from "../services/house.ts";
 import { Intake } from "../services/intake.ts";
+import { PublicSheets } from "../services/publicSheets.ts";
 import { publicRun, refuseBeforeReveal } from "../services/runs.ts";
-import { sheetDoc } from "../services/sheet.ts";
 
 /** A run's spoken code, however it is typed. */
 const code = validator("param", (value: Record<string, string>) => {
@@ -39,6 +39,7 @@ const someBuilders = validator("query", (value: Record<string, string | string[]
 /** All that is reachable without signing in: a published run's sheet, its entry door and its reveal, and one's own entry. */
 export function publicRoutes(deps: Served) {
   const intake = new Intake(deps);
+  const sheets = new PublicSheets(deps.db);
   /** The id of the run under a code whose reveal has come. Throws 404, and 403 before its day. */
   const revealed = (typed: string): string => {
     const row = publicRun(deps.db, typed);
@@ -47,7 +48,7 @@ export function publicRoutes(deps: Served) {
   };
   return new Hono()
     .use("/public/*", publicLimits(deps))
-    .get("/public/runs/:code", code, (c) => c.json(sheetDoc(deps.db, publicRun(deps.db, c.req.valid("param").code), deps.clock())))
+    .get("/public/runs/:code", code, (c) => c.json(sheets.of(c.req.valid("param").code, deps.clock())))
     .post("/public/runs/:code/entries", code, body(entryInput), async (c) => {
       const { receipt, isNew } = await intake.receive(c.req.valid("param").code, c.req.valid("json"));
       return c.json(receipt, isNew ? 201 : 200);

@@ -38,6 +38,16 @@ export function houseDoc(db: Store): HouseDoc {
 /** Until a house says otherwise. */
 const usualPreparing: PreparingDoc = { weekdays: [1, 2, 3, 4, 5], people: 1, hours: 2, times: usualTimes };
 
+/** The house's zone, and what moves when the house is changed. */
+export function houseStamp(db: Store): { readonly zone: string; readonly revision: string } {
+  const found = db
+    .select({ zone: house.zone, revision: house.revision, url: house.publicUrl })
+    .from(house)
+    .where(eq(house.id, houseId))
+    .get();
+  return { zone: found?.zone ?? "UTC", revision: `${found?.revision} ${found?.url}` };
+}
+
 /** The house's zone alone. */
 export function houseZone(db: Store): string {
   return db.select({ zone: house.zone }).from(house).where(eq(house.id, houseId)).get()?.zone ?? "UTC";

@@ -15,6 +15,17 @@ export interface ReplicaState {
   readonly trouble: string | null;
 }
 
+/**
+ * Runs Litestream beside a pipe that this process holds open: when the server ends, however it ends, the pipe closes
+ * and Litestream with it. One left behind would fight over the file with the next server's.
+ */
+const endsWithUs = '"$0" replicate -config "$1" & p=$!; (cat <&3 >/dev/null; kill $p 2>/dev/null) & wait $p';
+
+function hangUp(child: ChildProcess): void {
+  const pipe = child.stdio[3];
+  if (pipe && "destroy" in pipe) pipe.destroy();
+}
+
 /** Waits between starts after a failure, ms: longer each time. */
 const waits = [1000, 2000, 5000, 15_000, 60_000];
 
@@ -48,15 +59,19 @@ export class Replica {
     const config = join(this.data, "litestream.json");
     // JSON is YAML too.
     writeFileSync(config, JSON.stringify(this.config(), null, 2), { mode: 0o600 });
-    const child = spawn(binary, ["replicate", "-config", config], { stdio: ["ignore", "ignore", "pipe"] });
+    const child = spawn("sh", ["-c", endsWithUs, binary, config], { stdio: ["ignore", "pipe", "pipe", "pipe"] });
     this.child = child;
     const began = Date.now();
     let said = "";
-    child.stderr.on("data", (chunk: Buffer) => {
-      said = `${said}${chunk.toString()}`.slice(-2000);
-    });
+    for (const out of [child.stdout, child.stderr])
+      out?.on("data", (chunk: Buffer) => {
+        said = `${said}${chunk.toString()}`.slice(-2000);
+      });
     child.on("error", (error) => this.failed(error.message, began));
-    child.on("exit", (code, signal) => this.failed(`ended with ${code ?? signal}. ${said.split("\n").slice(-3).join(" ").trim()}`, began));
+    child.on("exit", (code, signal) => {
+      hangUp(child);
+      this.failed(`ended with ${code ?? signal}. ${said.split("\n").slice(-3).join(" ").trim()}`, began);
+    });
   }
 
   /** Ends it, once what was written has gone over: it is given a moment to sync. */
@@ -66,7 +81,7 @@ export class Replica {
     const child = this.child;
     if (!child || child.exitCode !== null || child.signalCode !== null) return;
     const gone = new Promise<void>((done) => child.once("exit", () => done()));
-    child.kill("SIGTERM");
+    hangUp(child);
     const hard = setTimeout(() => child.kill("SIGKILL"), 2000);
     await gone;
     clearTimeout(hard);

@@ -1,0 +1,71 @@
+import { rmSync } from "node:fs";
+import { openDatabase } from "@lampcrate/server";
+import { type House, startHouse } from "../harness.ts";
+import { type Sent, sendEntries } from "./posts.ts";
+import { signInTo } from "./staff.ts";
+import type { Told } from "./told.ts";
+
+/** Kills the server hard, again and again, while entries come in and a planner saves; then counts. */
+export async function kills(times = 10, each = 400): Promise<readonly Told[]> {
+  const seed = await startHouse();
+  const { data } = seed;
+  const { id, code } = await (await signInTo(seed)).run("Seed-Wing Spinner");
+  seed.process.kill("SIGTERM");
+  await new Promise((end) => seed.process.once("exit", end));
+  const acknowledged = new Set<string>();
+  let saved = 0;
+  for (let round = 0; round < times; round += 1) {
+    const house = await startHouse({ data });
+    const kill = 40 + round * 25;
+    let here = 0;
+    const sending = sendEntries(house, code, { from: round * each, count: each, connections: 50 }, (one: Sent) => {
+      if (one.status === 201 || one.status === 200) {
+        acknowledged.add(one.id);
+        here += 1;
+        if (here === kill) house.process.kill("SIGKILL");
+      }
+    });
+    const saving = saveUntilGone(house, id, round).then((n) => {
+      saved = Math.max(saved, n);
+    });
+    await Promise.all([sending, saving]);
+  }
+  const db = openDatabase(data);
+  const kept = db.$client.prepare("select id from entry where id like 'burst-%'").pluck().all() as string[];
+  const halves = db.$client
+    .prepare(
+      "select count(*) from entry e where e.id like 'burst-%' and (select count(*) from version v join trial t on t.version_id = v.id where v.entry_key = e.key) <> 6",
+    )
+    .pluck()
+    .get() as number;
+  const integrity = db.$client.pragma("integrity_check", { simple: true });
+  const title = db.$client.prepare("select title from run where id = ?").pluck().get(id) as string;
+  db.$client.close();
+  rmSync(data, { recursive: true, force: true });
+  const lost = [...acknowledged].filter((one) => !kept.includes(one)).length;
+  const savedTitle = Number(/(\d+)$/.exec(title)?.[1] ?? -1);
+  return [
+    {
+      tried: `kill -9, ${times} times, each while 50 connections send entries and a planner saves`,
+      came: `${acknowledged.size.toLocaleString("en")} acknowledged, ${lost} lost, ${kept.length - new Set(kept).size} doubled, ${halves} half-written; the planner's last acknowledged save is there; ${integrity}`,
+      good: lost === 0 && halves === 0 && integrity === "ok" && savedTitle >= saved,
+    },
+  ];
+}
+
+/** Renames a run over and over; gives the number of the last name that was acknowledged. */
+async function saveUntilGone(house: House, id: string, round: number): Promise<number> {
+  let last = -1;
+  try {
+    const planner = await signInTo(house);
+    for (let i = 0; ; i += 1) {
+      const run = (await (await planner.get(`/api/runs/${id}`)).json()) as Record<string, unknown>;
+      const { revision, kind, opensOn, closesOn, revealOn, scoring, units, heads, afterwards } = run;
+      const number = round * 10_000 + i;
+      const body = { revision, title: `Seed-Wing Spinner ${number}`, kind, opensOn, closesOn, revealOn, scoring, units, heads, afterwards };
+      if ((await planner.send("PUT", `/api/runs/${id}`, body)).ok) last = number;
+    }
+  } catch {
+    return last;
+  }
+}
