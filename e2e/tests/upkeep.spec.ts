@@ -50,7 +50,7 @@ test("a material and a run are put away, are offered nowhere, and come back", as
 
 test("one changes one's own password, told what is wrong with it at its field", async ({ browser }) => {
   const desk = await openDesk(browser, house);
-  await desk.getByRole("button", { name: /my password/ }).click();
+  await desk.getByRole("button", { name: /own sign-in/ }).click();
   const own = desk.getByRole("dialog");
   await own.getByLabel("Password now").fill("not this one");
   await own.getByLabel(/New password/).fill("a lamp, a crate, a heron");
@@ -62,6 +62,17 @@ test("one changes one's own password, told what is wrong with it at its field", 
   await expect(own.getByText(/among the first that a guesser tries/)).toBeVisible();
   await own.getByRole("button", { name: "Sign out everywhere" }).click();
   await expect(desk.getByLabel("Sign-in name")).toBeVisible();
+});
+
+test("signing out ends on the sign-in, and going back shows nothing", async ({ browser }) => {
+  const desk = await openDesk(browser, house);
+  await desk.goto(`${house.url}/store`);
+  await expect(desk.getByRole("heading", { name: "Store room" })).toBeVisible();
+  await desk.getByRole("button", { name: "Sign out", exact: true }).click();
+  await expect(desk.getByLabel("Sign-in name")).toBeVisible();
+  await desk.goBack();
+  await expect(desk.getByLabel("Sign-in name")).toBeVisible();
+  await expect(desk.getByRole("heading", { name: "Store room" })).toBeHidden();
 });
 
 test("a phone whose house has no room, is away or busy says so, keeps what was written, and sends it again by itself", async ({

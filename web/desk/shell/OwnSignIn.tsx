@@ -1,7 +1,6 @@
-import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useMutation } from "@tanstack/react-query";
 import { Button, Form, Input, Modal } from "antd";
 import { AskError, api, ask } from "../../shared/client.ts";
-import { meQuery } from "../queries.ts";
 
 interface OwnSignInProps {
   readonly name: string;
@@ -10,17 +9,12 @@ interface OwnSignInProps {
 
 /** One's own password, and signing out on every device. */
 export function OwnSignIn({ name, onClose }: OwnSignInProps) {
-  const queries = useQueryClient();
   const change = useMutation<unknown, Error, { current: string; next: string }>({
     mutationFn: (json) => ask(api.me.password.$put({ json })),
   });
   const leave = useMutation({
     mutationFn: () => ask(api["sign-out-everywhere"].$post()),
-    onSuccess: async () => {
-      queries.clear();
-      await queries.invalidateQueries(meQuery);
-      onClose();
-    },
+    onSuccess: () => location.assign("/"),
   });
   const words = (field: string) => (change.error instanceof AskError ? change.error.fieldMessage(field) : undefined);
   const help = (field: string) => {

@@ -1,4 +1,4 @@
-import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useQuery } from "@tanstack/react-query";
 import { lazy, Suspense, useMemo, useState } from "react";
 import { Link, NavLink, Outlet, useNavigate } from "react-router";
 import { api, ask } from "../../shared/client.ts";
@@ -36,7 +36,6 @@ export function Shell() {
 
 function Desk({ name }: { readonly name: string }) {
   const navigate = useNavigate();
-  const queries = useQueryClient();
   const [open, setOpen] = useState<"keys" | "go" | "own" | null>(null);
   const keys = useMemo(
     () => [
@@ -49,8 +48,8 @@ function Desk({ name }: { readonly name: string }) {
   useKeys(keys);
   const signOut = async (): Promise<void> => {
     await ask(api["sign-out"].$post());
-    queries.clear();
-    await queries.invalidateQueries(meQuery);
+    // A new page: nothing that was read here stays in memory for whoever comes next.
+    location.assign("/");
   };
   return (
     <>
@@ -74,7 +73,7 @@ function Desk({ name }: { readonly name: string }) {
           <button type="button" className="quiet" onClick={() => setOpen("keys")}>
             Keys <kbd>?</kbd>
           </button>
-          <button type="button" className="quiet" aria-label={`${name}: my password`} onClick={() => setOpen("own")}>
+          <button type="button" className="quiet" aria-label={`${name}: own sign-in`} onClick={() => setOpen("own")}>
             <strong>{name}</strong>
           </button>
           <button type="button" className="quiet" onClick={() => void signOut()}>

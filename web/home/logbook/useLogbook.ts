@@ -49,10 +49,10 @@ export function useLogbook(sheet: SheetDoc): Book {
     }
   }, [draft, sheet.code]);
 
-  const waits = trouble !== null && comesAgain(trouble);
   const tries = useRef(0);
+  // Each refusal is a new one, and begins a new wait.
   useEffect(() => {
-    if (!waits) {
+    if (trouble === null || !comesAgain(trouble)) {
       tries.current = 0;
       return;
     }
@@ -65,7 +65,7 @@ export function useLogbook(sheet: SheetDoc): Book {
       clearTimeout(timer);
       window.removeEventListener("online", again);
     };
-  }, [waits, send]);
+  }, [trouble, send]);
 
   return {
     draft,
