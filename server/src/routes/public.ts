@@ -11,7 +11,8 @@ import { correct, eraseEntry, mine, withdraw } from "../services/entries.ts";
 import { houseDoc, houseZone } from "../services/house.ts";
 import { Intake } from "../services/intake.ts";
 import { PublicSheets } from "../services/publicSheets.ts";
-import { publicRun, refuseBeforeReveal } from "../services/runs.ts";
+import { refuseBeforeReveal } from "../services/publishing.ts";
+import { publicRun } from "../services/runs.ts";
 
 /** A run's spoken code, however it is typed. */
 const code = validator("param", (value: Record<string, string>) => {

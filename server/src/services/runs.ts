@@ -1,19 +1,17 @@
 import { isDeepStrictEqual } from "node:util";
 import type { BriefSave, NewRun, RunDoc, RunSave, RunSettings, SessionDoc } from "@lampcrate/contract";
-import { addDays, dateOf, dateWords, endOfDay, plainCode, spokenCode } from "@lampcrate/core";
+import { addDays, dateOf, plainCode } from "@lampcrate/core";
 import { asc, count, eq } from "drizzle-orm";
 import type { Store } from "../db/open.ts";
 import { entry, run, session } from "../db/schema/index.ts";
 import type { Deps } from "../deps.ts";
 import { badField, notFound, Problem, stale } from "../http/problem.ts";
-import { trail } from "./audit.ts";
-import { refuseTakenRooms } from "./bookings.ts";
-import { freezeBrief, frozenVersion, insertBrief, loadBrief, refuseBadValues, startingBrief, writeBrief } from "./briefs.ts";
+import { frozenVersion, insertBrief, loadBrief, refuseBadValues, startingBrief, writeBrief } from "./briefs.ts";
 import { refuseFarDays } from "./farDays.ts";
 import { houseDoc, houseZone } from "./house.ts";
 import { newId } from "./ids.ts";
 import type { Person } from "./person.ts";
-import { changesSince, followRevision, nextUndo, remember } from "./undo.ts";
+import { changesSince, nextUndo, remember } from "./undo.ts";
 
 export type RunRow = typeof run.$inferSelect;
 
@@ -40,13 +38,6 @@ export function openRun(found: RunRow | undefined): RunRow {
   if (found?.status === "published") return found;
   const message = "No challenge is open under this code. Check its words and the number.";
   throw new Problem(404, "No such code", message, { errors: [{ field: "code", message }] });
-}
-
-/** Throws 403 while a run's reveal is still to come. */
-export function refuseBeforeReveal(row: RunRow, today: string): void {
-  if (row.revealOn !== null && today >= row.revealOn) return;
-  const message = row.revealOn === null ? "The reveal has no day yet." : "The reveal is still to come.";
-  throw new Problem(403, "Not yet", message, { errors: [{ field: "code", message }] });
 }
 
 /** Everything the desk shows of a run. */
@@ -208,67 +199,6 @@ export function saveBrief(deps: Deps, person: Person, id: string, input: BriefSa
       revisionBefore: revision,
       revisionAfter: revision + 1,
     });
-    return runDoc(tx, id, person);
-  });
-}
-
-/** Freezes the brief and opens the run to families. Says what is missing, field by field. */
-export function publish(deps: Deps, person: Person, id: string): RunDoc {
-  return deps.db.transaction((tx) => {
-    const row = runRow(tx, id);
-    const errors = missingToPublish(tx, row);
-    if (row.status === "cancelled") refuseTakenRooms(tx, id);
-    if (errors.length > 0) throw new Problem(422, "Not ready to publish", errors.map((e) => e.message).join(" "), { errors });
-    const number = freezeBrief(tx, row.briefId, deps.clock(), person.id);
-    tx.update(run)
-      .set({ status: "published", publishedVersion: number, code: row.code ?? freeCode(tx, id), revision: row.revision + 1 })
-      .where(eq(run.id, id))
-      .run();
-    followRevision(tx, id, row.revision, row.revision + 1);
-    trail(tx, deps.clock(), person, "publishing", `published ${row.title}, version ${number}`);
-    return runDoc(tx, id, person);
-  });
-}
-
-function missingToPublish(db: Store, row: RunRow): { field: string; message: string }[] {
-  const errors: { field: string; message: string }[] = [];
-  if (row.opensOn === null) errors.push({ field: "opensOn", message: "Set the day on which entries open, in Calendar." });
-  if (row.closesOn === null) errors.push({ field: "closesOn", message: "Set the closing day for entries, in Calendar." });
-  else {
-    const closes = endOfDay(row.closesOn, houseDoc(db).zone) ?? 0;
-    const late = db
-      .select()
-      .from(session)
-      .where(eq(session.runId, row.id))
-      .all()
-      .find((s) => !s.cancelled && s.startAt + s.minutes * 60_000 > closes);
-    if (late)
-      errors.push({
-        field: "closesOn",
-        message: `Entries close on ${dateWords(row.closesOn)}, before a session has ended. Move the closing day or the session.`,
-      });
-  }
-  return errors;
-}
-
-function freeCode(db: Store, id: string): string {
-  for (let attempt = 0; ; attempt += 1) {
-    const code = spokenCode(id, attempt);
-    if (!db.select().from(run).where(eq(run.code, code)).get()) return code;
-  }
-}
-
-/** Takes the run back to a draft (families no longer reach it; entries stay), or cancels it. */
-export function setStatus(deps: Deps, person: Person, id: string, status: "draft" | "cancelled"): RunDoc {
-  return deps.db.transaction((tx) => {
-    const row = runRow(tx, id);
-    if (row.status === "cancelled" && status !== "cancelled") refuseTakenRooms(tx, id);
-    tx.update(run)
-      .set({ status, revision: row.revision + 1 })
-      .where(eq(run.id, id))
-      .run();
-    followRevision(tx, id, row.revision, row.revision + 1);
-    trail(tx, deps.clock(), person, "publishing", `${status === "draft" ? "unpublished" : "cancelled"} ${row.title}`);
     return runDoc(tx, id, person);
   });
 }
