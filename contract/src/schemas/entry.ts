@@ -1,7 +1,7 @@
 import { instruments, isOddLine } from "@lampcrate/core";
 import Joi from "joi";
 import type { DecisionInput, EntryCorrection, EntryInput, VersionInput } from "../entry.ts";
-import { fieldId, line, objectOf, revision, text } from "./parts.ts";
+import { fieldId, line, objectOf, revision, said, text } from "./parts.ts";
 
 const ageBand = Joi.string().valid("under 6", "6 to 8", "9 to 11", "12 to 15", "16 and over", "mixed").allow(null).required();
 
@@ -16,9 +16,10 @@ const trial = Joi.object({
 });
 
 /** A declared variable: an SI number or a few words. One look, where two schemas tried in turn cost a third of the whole check. */
-const declared = Joi.any()
-  .custom((value: unknown, helpers) => (isDeclared(value) ? value : helpers.error("any.invalid")), "a number or words")
-  .messages({ "any.invalid": "{#label} must be a number up to a million or up to 60 letters" });
+const declared = Joi.any().custom(
+  (value: unknown, helpers) => (isDeclared(value) ? value : said(helpers, "{#label} must be a number up to a million or up to 60 letters")),
+  "a number or words",
+);
 
 function isDeclared(value: unknown): boolean {
   return typeof value === "number" ? Math.abs(value) <= 1e6 : typeof value === "string" && value.length <= 60 && !isOddLine(value);
@@ -40,10 +41,10 @@ export const versions = Joi.array()
   .max(12)
   .required()
   .custom(
-    (all: readonly VersionInput[], helpers) => (all.slice(1).some((v) => v.role === "control") ? helpers.error("any.invalid") : all),
+    (all: readonly VersionInput[], helpers) =>
+      all.slice(1).some((v) => v.role === "control") ? said(helpers, "{#label}: there is one bare test, and it comes first") : all,
     "one bare test, first",
-  )
-  .messages({ "any.invalid": "{#label}: there is one bare test, and it comes first" });
+  );
 
 export const entryInput = objectOf<EntryInput>({
   id: Joi.string()
@@ -54,9 +55,11 @@ export const entryInput = objectOf<EntryInput>({
     .required(),
   ageBand,
   consentKeep: Joi.boolean()
-    .valid(true)
     .required()
-    .messages({ "any.only": "{#label}: an adult has to agree before measurements are kept" }),
+    .custom(
+      (agreed: boolean, helpers) => (agreed ? agreed : said(helpers, "{#label}: an adult has to agree before measurements are kept")),
+      "an adult's yes",
+    ),
   consentPhoto: Joi.boolean().required(),
   said: text(600).required(),
   versions,

@@ -14,9 +14,17 @@ export const line = (most: number): Joi.StringSchema => plain(isOddLine).max(mos
 export const text = (most: number): Joi.StringSchema => plain(isOddText).max(most).allow("");
 
 function plain(isOdd: (text: string) => boolean): Joi.StringSchema {
-  return Joi.string()
-    .custom((value: string, helpers) => (isOdd(value) ? helpers.error("string.odd") : value.trim()), "plain text")
-    .messages({ "string.odd": "{#label} has characters that can't be seen, or that turn the text around. Type it anew" });
+  return Joi.string().custom((value: string, helpers) => (isOdd(value) ? said(helpers, oddWords) : value.trim()), "plain text");
+}
+
+const oddWords = "{#label} has characters that can't be seen, or that turn the text around. Type it anew";
+
+/**
+ * Refuses a value in words of its own. For schemas that are asked thousands of times a minute: one with messages of
+ * its own mixes its settings with its parent's at every value, which costs more than the rest of the check.
+ */
+export function said(helpers: Joi.CustomHelpers, words: string): Joi.ErrorReport {
+  return helpers.message({ custom: words });
 }
 
 /** A local date that exists. */

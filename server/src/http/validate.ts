@@ -5,9 +5,20 @@ import { badField, Problem } from "./problem.ts";
 
 const options: Joi.ValidationOptions = { abortEarly: false, convert: false, errors: { wrap: { label: false } } };
 
+const known = new WeakMap<Joi.Schema, Joi.Schema>();
+
+/** The schema with our settings in it: given at each call, Joi would mix them anew every time. */
+function prepared<T>(schema: Joi.Schema<T>): Joi.Schema<T> {
+  const there = known.get(schema) as Joi.Schema<T> | undefined;
+  if (there) return there;
+  const made = schema.prefs(options) as Joi.Schema<T>;
+  known.set(schema, made);
+  return made;
+}
+
 /** The value as the contract's type, or a problem that names every field. */
 function checked<T>(schema: Joi.Schema<T>, value: unknown, part: string, under = ""): T {
-  const result = schema.validate(value, options);
+  const result = prepared(schema).validate(value);
   if (!result.error) return result.value;
   const errors = result.error.details.map((detail) => ({
     field: detail.path.length === 0 ? part : `${under}${fieldName(detail.path)}`,
@@ -33,16 +44,19 @@ const mostLevels = 24;
 
 /** Refuses JSON that is nested without end, or that names what JavaScript keeps for itself. Throws 422. */
 function sound(value: unknown): unknown {
-  let level: readonly unknown[] = [value];
-  for (let depth = 0; level.length > 0; depth += 1) {
-    if (depth > mostLevels) throw badField("body", "That is nested too deeply to be read.");
-    level = level.flatMap((item) => {
-      if (typeof item !== "object" || item === null) return [];
-      if (Object.hasOwn(item, "__proto__")) throw badField("__proto__", "__proto__ is no name of a field.");
-      return Object.values(item);
-    });
-  }
+  look(value, 0);
   return value;
+}
+
+function look(item: unknown, depth: number): void {
+  if (typeof item !== "object" || item === null) return;
+  if (depth > mostLevels) throw badField("body", "That is nested too deeply to be read.");
+  if (Array.isArray(item)) for (const one of item) look(one, depth + 1);
+  else
+    for (const key in item) {
+      if (key === "__proto__") throw badField("__proto__", "__proto__ is no name of a field.");
+      look((item as Record<string, unknown>)[key], depth + 1);
+    }
 }
 
 /** The value as the contract's type; throws 422 naming every field, under `part`. For documents that come in otherwise than as a body. */

@@ -4,14 +4,20 @@ import type { Served } from "../served.ts";
 const everyMs = 1000;
 const atOnce = 300;
 
+/** Rows written between two looks that make a burst: some 250 entries a second. */
+const burstRows = 3000;
+
 /** Has entries that came in checked before anybody asks for findings; gives what ends it. */
 export function keepFresh({ db, reckon, log }: Served): () => Promise<void> {
   const changes = db.$client.prepare("select total_changes()").pluck();
-  let [seen, ended] = [-1, false];
+  let [seen, last, ended] = [-1, 0, false];
   let under: Promise<void> = Promise.resolve();
   const refresh = async (): Promise<void> => {
     const now = changes.get() as number;
-    if (now === seen) return;
+    const since = now - last;
+    last = now;
+    // In a burst every processor is for those who send: what they sent is taken in once it ebbs.
+    if (now === seen || since > burstRows) return;
     seen = now;
     while (!ended && !(await reckon.ask("refresh", { most: atOnce })));
   };

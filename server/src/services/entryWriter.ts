@@ -77,7 +77,6 @@ export class EntryWriter {
   private readonly known;
   private readonly entryWithId;
   private readonly entryWithAlias;
-  private readonly entryWithLink;
   private readonly erasedWithId;
   private readonly putEntry;
   private readonly putVersion;
@@ -103,12 +102,6 @@ export class EntryWriter {
         .select(one)
         .from(entry)
         .where(and(eq(entry.runId, p("runId")), eq(entry.alias, p("alias")))),
-    );
-    this.entryWithLink = compile(
-      db
-        .select(one)
-        .from(entry)
-        .where(eq(entry.linkHash, p("linkHash"))),
     );
     this.erasedWithId = compile(
       db
@@ -167,11 +160,6 @@ export class EntryWriter {
   /** The entry with this id, if there is one. */
   find(id: string): typeof entry.$inferSelect | undefined {
     return this.entryWithId.finds({ id }) ? this.known.get({ id }) : undefined;
-  }
-
-  /** True when another entry's private link has this secret. */
-  linkIsTaken(secret: string): boolean {
-    return this.entryWithLink.finds({ linkHash: hashOf(secret) });
   }
 
   /** True when an entry of this id was here and has been erased. */
