@@ -17,8 +17,11 @@ import type { LookedAfter } from "./upkeep/health.ts";
 /** How long a stop waits for requests in flight before it hangs up on them, ms. */
 const graceMs = 3000;
 
-/** A connection that sends its headers or body slower than this is hung up on, ms. */
-const slowest = { headersTimeout: 10_000, requestTimeout: 30_000, connectionsCheckingInterval: 2000, keepAliveTimeout: 5000 };
+/**
+ * A connection that sends its headers or body slower than this is hung up on, ms. One that rests is kept for longer
+ * than proxies and phones keep theirs: whoever hangs up first must not be the one that is just being asked.
+ */
+const slowest = { headersTimeout: 10_000, requestTimeout: 30_000, connectionsCheckingInterval: 2000, keepAliveTimeout: 65_000 };
 
 /** A server that answers. */
 export interface Running {

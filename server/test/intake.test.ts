@@ -70,6 +70,15 @@ describe("the same entry again", () => {
     expect((await post(edited)).body).toEqual(answer.body);
   });
 
+  it("with another word about the photo keeps that word", async () => {
+    const entry = goodEntry("photo");
+    await post(entry);
+    const photo = () => house.deps.db.$client.prepare(`select given from consent where "to" = 'photo'`).pluck().get();
+    expect(photo()).toBe(0);
+    expect(((await post({ ...entry, consentPhoto: true })).body as Receipt).revision).toBe(2);
+    expect(photo()).toBe(1);
+  });
+
   it("with other words that can't be read is refused by field, and the first stays", async () => {
     const entry = goodEntry("bad");
     await post(entry);

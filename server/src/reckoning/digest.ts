@@ -28,7 +28,7 @@ export class RunDigest {
   private readonly kept = new Map<number, Digested>();
   private order: readonly number[] = [];
   private judgedBy = "";
-  private changes = 0;
+  private counted = 0;
   private seen = "";
 
   constructor(private readonly runId: string) {}
@@ -40,16 +40,16 @@ export class RunDigest {
     const now = this.listed(db);
     const there = new Set(now.map(([key]) => key));
     const gone = [...this.kept.keys()].filter((key) => !there.has(key));
+    if (gone.some((key) => this.kept.get(key)?.state === "accepted")) this.counted += 1;
     for (const key of gone) this.kept.delete(key);
     const changed = now.filter(([key, revision]) => this.kept.get(key)?.revision !== revision);
-    if (gone.length + changed.length > 0) this.changes += 1;
     this.order = [...there];
     const taken = changed.slice(0, most);
     for (let i = 0; i < taken.length; i += chunk) this.take(db, run, taken.slice(i, i + chunk));
     const goal = goalOf(db, run);
     if (goal.key !== this.judgedBy) {
       for (const one of this.kept.values()) one.found = null;
-      this.changes += 1;
+      this.counted += 1;
     }
     this.judgedBy = goal.key;
     for (const [key] of taken) this.judge(key, goal);
@@ -58,9 +58,9 @@ export class RunDigest {
     return whole;
   }
 
-  /** Another number whenever anything that is kept has changed. */
+  /** Another number whenever what is counted has changed: accepted entries, or what they are judged by. Those that come in and wait change nothing. */
   get stamp(): number {
-    return this.changes;
+    return this.counted;
   }
 
   /** Every entry that is sifted or waits, in order of arrival, as at the last refresh. */
@@ -98,14 +98,15 @@ export class RunDigest {
     const docs = entryDocs(db, run, rows);
     for (const [i, row] of rows.entries()) {
       const doc = docs[i];
-      if (doc)
-        this.kept.set(row.key, {
-          revision: row.revision,
-          state: doc.state,
-          briefVersion: doc.briefVersion,
-          entry: findingEntry(doc),
-          found: null,
-        });
+      if (!doc) continue;
+      if (doc.state === "accepted" || this.kept.get(row.key)?.state === "accepted") this.counted += 1;
+      this.kept.set(row.key, {
+        revision: row.revision,
+        state: doc.state,
+        briefVersion: doc.briefVersion,
+        entry: findingEntry(doc),
+        found: null,
+      });
     }
   }
 }

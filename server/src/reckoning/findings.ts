@@ -26,17 +26,17 @@ export function findingsDoc(db: Database, digests: Digests, runId: string): Find
   const { measure, goal, entries, goalMet } = found;
   const digest = digests.of(row);
   const waiting = digest.all().filter((one) => one.state === "waiting").length;
-  return digests.answer(`findings ${runId}`, `${digest.stamp} ${row.revision}`, () => ({
+  const shown = digests.answer(`findings ${runId}`, `${digest.stamp} ${row.revision}`, () => ({
     measure,
     goal,
     entries,
     goalMet,
-    waiting,
     plain: findingsWords(found, row.units).slice(0, 3),
     firstLast: firstLastOf(found),
     clearest: clearest(found.comparisons),
     table: pageOf(found, row, 0),
   }));
+  return { ...shown, waiting };
 }
 
 /** More of the table, from a place on. */

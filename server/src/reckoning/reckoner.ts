@@ -37,7 +37,7 @@ const mostWaiting = 500;
 export function reckonBeside(db: Database, data: string, dist: string): Reckoner {
   const filename = join(dist, "reckonThread.js");
   if (!existsSync(filename)) return reckonHere(db, data);
-  const thread = (minThreads: number, idleTimeout: number): Piscina =>
+  const thread = (minThreads: number, idleTimeout: number, maxOldGenerationSizeMb: number): Piscina =>
     new Piscina({
       filename,
       name: "answer",
@@ -46,10 +46,10 @@ export function reckonBeside(db: Database, data: string, dist: string): Reckoner
       idleTimeout,
       maxQueue: mostWaiting,
       workerData: { data },
-      resourceLimits: { maxOldGenerationSizeMb: 192, maxYoungGenerationSizeMb: 16 },
+      resourceLimits: { maxOldGenerationSizeMb, maxYoungGenerationSizeMb: 8 },
     });
   // What was reckoned stays with its thread; one that only prints goes when nobody has printed for a while.
-  const [papers, numbers] = [thread(0, printerIdleMs), thread(1, Number.POSITIVE_INFINITY)];
+  const [papers, numbers] = [thread(0, printerIdleMs, 96), thread(1, Number.POSITIVE_INFINITY, 192)];
   return {
     ask: async (name, arg) => {
       const pool = onPaper.includes(name) ? papers : numbers;

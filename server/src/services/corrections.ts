@@ -1,7 +1,7 @@
 import type { AgeBand, EntryInput, VersionInput } from "@lampcrate/contract";
-import { asc, eq } from "drizzle-orm";
+import { and, asc, eq } from "drizzle-orm";
 import type { Database, Store } from "../db/open.ts";
-import { correction, entry, trial, version } from "../db/schema/index.ts";
+import { consent, correction, entry, trial, version } from "../db/schema/index.ts";
 import { frozenVersion } from "./briefs.ts";
 import { entryWriter, readVersions } from "./entryWriter.ts";
 import type { RunRow } from "./runs.ts";
@@ -35,6 +35,18 @@ export function sentVersions(db: Store, entryKey: number): readonly VersionInput
 export function correctedByLink(db: Store, entryId: string): boolean {
   const rows = db.select({ by: correction.by }).from(correction).where(eq(correction.entryId, entryId)).all();
   return rows.some(({ by }) => by === "the family");
+}
+
+const ofPhoto = (entryKey: number) => and(eq(consent.entryKey, entryKey), eq(consent.to, "photo"));
+
+/** Whether an adult agreed to the photo being shown. */
+export function photoConsent(db: Store, entryKey: number): boolean {
+  return db.select({ given: consent.given }).from(consent).where(ofPhoto(entryKey)).get()?.given ?? false;
+}
+
+/** An adult decides anew about the photo. */
+export function setPhotoConsent(db: Store, entryKey: number, given: boolean, at: number): void {
+  db.update(consent).set({ given, at }).where(ofPhoto(entryKey)).run();
 }
 
 /**

@@ -7,7 +7,7 @@ import type { Deps } from "../deps.ts";
 import { Problem } from "../http/problem.ts";
 import { hashOf } from "../http/security.ts";
 import { frozenVersion } from "./briefs.ts";
-import { correctedByLink, putCorrection, sentVersions } from "./corrections.ts";
+import { correctedByLink, photoConsent, putCorrection, sentVersions, setPhotoConsent } from "./corrections.ts";
 import { closedProblem } from "./entries.ts";
 import { entryWriter, readVersions } from "./entryWriter.ts";
 import { openRun, type RunRow } from "./runs.ts";
@@ -168,13 +168,15 @@ export class Intake {
     const { db, clock } = this.deps;
     if (known.runId !== of.id || known.linkHash !== hashOf(input.secret)) throw refused("id", "Another entry has this id.");
     const { alias } = known;
-    const there = { ageBand: known.ageBand, said: known.said, versions: sentVersions(db, known.key) };
     const given = { ageBand: input.ageBand, said: input.said, versions: input.versions };
-    if (isDeepStrictEqual(there, given)) return { alias, revision: known.revision };
+    const there = { ageBand: known.ageBand, said: known.said, versions: sentVersions(db, known.key) };
+    const photo = photoConsent(db, known.key);
+    if (isDeepStrictEqual(there, given) && photo === input.consentPhoto) return { alias, revision: known.revision };
     if (known.state === "withdrawn") throw refused("id", "You took this entry out. Open your private link to put it back or change it.");
     if (correctedByLink(db, known.id))
       throw refused("id", "This was sent before and corrected since. Open your private link: what stands there counts.");
     if (closed !== null) throw closed;
+    if (photo !== input.consentPhoto) setPhotoConsent(db, known.key, input.consentPhoto, clock());
     return { alias, revision: putCorrection(db, db, { row: known, of, by: "sent again", at: clock() }, given) };
   }
 }
