@@ -49,8 +49,14 @@ export async function slowSockets(count = 300): Promise<readonly Told[]> {
   return [
     {
       tried: `${count} connections that drip a byte a second, half in their headers, half in their body`,
-      came: `${closed} hung up on within ${(lastClosed / 1000).toFixed(0)} s; health p99 meanwhile ${quantile(health, 0.99).toFixed(0)} ms`,
-      good: closed === count && quantile(health, 0.99) < 50,
+      came: `${closed} hung up on within ${(lastClosed / 1000).toFixed(0)} s`,
+      good: closed === count,
+    },
+    {
+      tried: "/healthz while they drip",
+      came: `p99 ${quantile(health, 0.99).toFixed(0)} ms`,
+      good: quantile(health, 0.99) < 50,
+      timed: true,
     },
     {
       tried: "SIGTERM while 50 half-sent requests hang",

@@ -3,4 +3,6 @@ export interface Told {
   readonly tried: string;
   readonly came: string;
   readonly good: boolean;
+  /** A matter of speed alone: told and written down, but no reason for a test to fail on a busy machine. */
+  readonly timed?: boolean;
 }

@@ -112,7 +112,7 @@ test("a phone whose house has no room, is away or busy says so, keeps what was w
   await expect(phone.getByRole("alert")).toContainText("disk is full");
   await expect(phone.getByRole("alert")).toContainText("sent again by itself");
   await expect(phone.getByText("Thank you. It is sent.")).toBeVisible({ timeout: 20_000 });
-  const alias = await phone.locator(".goal").innerText();
+  const alias = await phone.locator(".goal").textContent();
   const entries = (await (await desk.request.get(`${house.url}/api/runs/${id}/entries`)).json()).entries as { alias: string }[];
   expect(entries.filter((entry) => entry.alias === alias)).toHaveLength(1);
 });
