@@ -4,6 +4,8 @@ import { chromiumArgs, chromiumPath } from "./browser.ts";
 export default defineConfig({
   testDir: "tests",
   workers: 1,
+  // On a machine that CI shares, a journey that a stall broke off is walked once more; it is listed as flaky.
+  retries: process.env.CI ? 1 : 0,
   timeout: 240_000,
   expect: { timeout: 20_000 },
   reporter: [["list"], ["json"]],
