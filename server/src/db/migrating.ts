@@ -4,6 +4,7 @@ import type Sqlite from "better-sqlite3";
 import { drizzle } from "drizzle-orm/better-sqlite3";
 import { migrate } from "drizzle-orm/better-sqlite3/migrator";
 import { readMigrationFiles } from "drizzle-orm/migrator";
+import { fileStamp } from "./fileStamp.ts";
 
 /** The file was written by a newer version; says what to do. */
 export class FileIsNewer extends Error {}
@@ -18,7 +19,7 @@ const mostCopies = 5;
 export function bringUpToDate(client: Sqlite.Database, folder: string, migrations: string): void {
   const known = readMigrationFiles({ migrationsFolder: migrations });
   const newest = known.at(-1)?.folderMillis ?? 0;
-  const there = newestIn(client);
+  const there = newestMigration(client);
   if (there > newest)
     throw new FileIsNewer(
       `${join(folder, "lampcrate.sqlite")} was written by a newer Lamp Crate than this one. Start the newer version, or restore a copy from before it (npm run house -- restore).`,
@@ -33,7 +34,7 @@ export function bringUpToDate(client: Sqlite.Database, folder: string, migration
 }
 
 /** When the newest migration of a file was made, ms; 0 for a new file. */
-function newestIn(client: Sqlite.Database): number {
+export function newestMigration(client: Sqlite.Database): number {
   const has = client.prepare("select 1 from sqlite_master where name = '__drizzle_migrations'").get();
   if (has === undefined) return 0;
   return Number(client.prepare("select max(created_at) from __drizzle_migrations").pluck().get() ?? 0);
@@ -42,7 +43,7 @@ function newestIn(client: Sqlite.Database): number {
 function copyBefore(client: Sqlite.Database, folder: string, there: number): void {
   const copies = join(folder, "copies");
   mkdirSync(copies, { recursive: true, mode: 0o700 });
-  const file = join(copies, `before-update-${new Date().toISOString().replaceAll(":", "").slice(0, 17)}-${there}.sqlite`);
+  const file = join(copies, `before-update-${fileStamp(Date.now())}-${there}.sqlite`);
   rmSync(file, { force: true });
   client.prepare("vacuum into ?").run(file);
   chmodSync(file, 0o600);

@@ -1,6 +1,7 @@
 import { closeSync, existsSync, fsyncSync, mkdirSync, openSync, readdirSync, renameSync, rmSync } from "node:fs";
 import { join } from "node:path";
 import Sqlite from "better-sqlite3";
+import { fileStamp } from "../db/fileStamp.ts";
 import { houseFile } from "../db/open.ts";
 import { checkFile, type FileCheck } from "./checkFile.ts";
 
@@ -21,7 +22,7 @@ const name = /^lampcrate-(\d{4}-\d{2}-\d{2}T\d{6})Z\.sqlite$/;
  */
 export function backUp(data: string, into: string, now: number): Backup {
   mkdirSync(into, { recursive: true, mode: 0o700 });
-  const file = join(into, `lampcrate-${new Date(now).toISOString().slice(0, 19).replaceAll(":", "")}Z.sqlite`);
+  const file = join(into, `lampcrate-${fileStamp(now)}Z.sqlite`);
   const part = `${file}.part`;
   rmSync(part, { force: true });
   closeSync(openSync(part, "w", 0o600));

@@ -17,6 +17,7 @@ import { backUp, newestBackup } from "./backup.ts";
 import { checkFile } from "./checkFile.ts";
 import { freeMb } from "./disk.ts";
 import { exportHouse, importHouse } from "./export.ts";
+import { lateBackupMs, leastMb } from "./health.ts";
 import { replicaAddress, restoreReplica } from "./litestream.ts";
 import { restore } from "./restore.ts";
 
@@ -136,10 +137,10 @@ function upkeepTroubles(data: string, backups: string | null): readonly string[]
     const free = freeMb(data);
     const newest = backups === null ? null : newestBackup(backups);
     return [
-      ...(free < 200 ? [`only ${free.toFixed(0)} MB are free`] : []),
+      ...(free < leastMb ? [`only ${free.toFixed(0)} MB are free`] : []),
       ...jobs.filter((one) => one.ok === false).map((one) => `${one.name} failed: ${one.words}`),
       ...(clockHeld(db) === null ? [] : [String(clockHeld(db))]),
-      ...(backups !== null && (newest === null || Date.now() - newest > 26 * 3600_000) ? ["the newest backup is older than a day"] : []),
+      ...(backups !== null && (newest === null || Date.now() - newest > lateBackupMs) ? ["the newest backup is older than a day"] : []),
     ];
   } finally {
     db.$client.close();

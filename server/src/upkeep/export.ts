@@ -2,6 +2,7 @@ import { mkdirSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import Papa from "papaparse";
 import { holdFolder } from "../db/lock.ts";
+import { newestMigration } from "../db/migrating.ts";
 import { type Database, openDatabase } from "../db/open.ts";
 import { trialsCsvPart } from "../reckoning/csv.ts";
 import { exportPack } from "../services/packs.ts";
@@ -70,7 +71,7 @@ function exportOf(db: Database): HouseExport {
     const rows = db.$client.prepare(`select * from "${table}"`).all() as Row[];
     return [table, table === "staff" ? rows.map((row) => ({ ...row, password_hash: "" })) : rows] as const;
   });
-  return { format, version, schema: schemaOf(db), tables: Object.fromEntries(tables) };
+  return { format, version, schema: newestMigration(db.$client), tables: Object.fromEntries(tables) };
 }
 
 function tablesOf(db: Database): readonly string[] {
@@ -80,8 +81,6 @@ function tablesOf(db: Database): readonly string[] {
     .all();
   return (names as string[]).filter((name) => !notExported.includes(name));
 }
-
-const schemaOf = (db: Database): number => Number(db.$client.prepare("select max(created_at) from __drizzle_migrations").pluck().get());
 
 /**
  * Brings an exported house into an empty folder, all or nothing. Its people come without passwords: give each one
@@ -93,7 +92,7 @@ export function importHouse(data: string, given: unknown): { readonly rows: numb
   try {
     if (db.$client.prepare("select 1 from house").get() !== undefined)
       throw new Error("This folder has a house already. Import into an empty one.");
-    const { tables } = exportIn(given, schemaOf(db));
+    const { tables } = exportIn(given, newestMigration(db.$client));
     const known = new Set(tablesOf(db));
     const strange = Object.keys(tables).filter((table) => !known.has(table));
     if (strange.length > 0) throw new Error(`The export has tables that this version doesn't know: ${strange.join(", ")}.`);

@@ -10,7 +10,9 @@ import type { Replica } from "./replica.ts";
 const hourMs = 3600_000;
 /** Less free space than this is soon too little, MB; and less than that is too little. */
 const soonMb = 1024;
-const leastMb = 200;
+export const leastMb = 200;
+/** A newest copy older than this is a day missed. */
+export const lateBackupMs = 26 * hourMs;
 /** A replica that is further behind than this has lost its way, bytes. */
 const farBehind = 4 * 1024 * 1024;
 
@@ -77,7 +79,7 @@ function backup({ db, clock }: Pick<Deps, "db" | "clock">, folder: string | unde
   if (failed?.ok === false) return say("broken", `failed ${agoWords(clock() - failed.startedAt)}: ${failed.words}`);
   if (newest === null) return say("soon", "none yet");
   const words = `the newest copy was made ${agoWords(clock() - newest)}`;
-  return clock() - newest > 26 * hourMs ? say("broken", `${words}; it should be every day`) : say("fine", words);
+  return clock() - newest > lateBackupMs ? say("broken", `${words}; it should be every day`) : say("fine", words);
 }
 
 async function replicaLine(replica: Replica): Promise<HealthLine> {
