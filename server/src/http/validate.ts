@@ -73,8 +73,10 @@ export function ids<K extends string>(...names: readonly K[]) {
 }
 
 /** Where a page of a long list begins. */
-export const from = validator("query", (value: Record<string, string | string[]>) => {
-  const text = value["from"] ?? "0";
+export const from = validator("query", (value: Record<string, string | string[]>) => ({ from: pageStart(value) }));
+
+/** Reads where a page begins out of a question; 0 where it doesn't say. Throws 422. */
+export function pageStart({ from: text = "0" }: Record<string, string | string[]>): number {
   if (typeof text !== "string" || !/^\d{1,9}$/.test(text)) throw badField("from", "A page begins at a whole number from 0.");
-  return { from: Number(text) };
-});
+  return Number(text);
+}

@@ -27,7 +27,7 @@ const chunk = 300;
 export class RunDigest {
   private readonly kept = new Map<number, Digested>();
   private order: readonly number[] = [];
-  private judgedBy = "";
+  private judgedBy: RunGoal | null = null;
   private counted = 0;
   private seen = "";
 
@@ -47,12 +47,15 @@ export class RunDigest {
     const taken = changed.slice(0, most);
     for (let i = 0; i < taken.length; i += chunk) this.take(db, run, taken.slice(i, i + chunk));
     const goal = goalOf(db, run);
-    if (goal.key !== this.judgedBy) {
+    if (goal.key !== this.judgedBy?.key) {
       for (const one of this.kept.values()) one.found = null;
       this.counted += 1;
     }
-    this.judgedBy = goal.key;
-    for (const [key] of taken) this.judge(key, goal);
+    this.judgedBy = goal;
+    for (const [key] of taken) {
+      const one = this.kept.get(key);
+      if (one?.state === "accepted") foundOf(one, goal);
+    }
     const whole = taken.length === changed.length;
     if (whole) this.seen = seen;
     return whole;
@@ -68,19 +71,15 @@ export class RunDigest {
     return this.order.flatMap((key) => this.kept.get(key) ?? []);
   }
 
-  /** What accepted entries show, oldest first. */
-  accepted(db: Database, run: RunRow): readonly EntryFound[] {
-    const { family, spec } = goalOf(db, run);
-    return this.all().flatMap((one) => {
-      if (one.state !== "accepted") return [];
-      one.found ??= entryFindings(families[family], spec, one.entry);
-      return [one.found];
-    });
+  /** What entries are judged by, as at the last refresh. */
+  get goal(): RunGoal {
+    if (this.judgedBy === null) throw new Error("a digest is refreshed before it is asked");
+    return this.judgedBy;
   }
 
-  private judge(key: number, { family, spec }: ReturnType<typeof goalOf>): void {
-    const one = this.kept.get(key);
-    if (one?.state === "accepted") one.found = entryFindings(families[family], spec, one.entry);
+  /** What accepted entries show, in order of arrival, as at the last refresh. */
+  accepted(): readonly EntryFound[] {
+    return this.all().flatMap((one) => (one.state === "accepted" ? [foundOf(one, this.goal)] : []));
   }
 
   /** By an index alone: whatever changes an entry moves its revision. */
@@ -117,8 +116,22 @@ function dataStamp(db: Database): string {
   return `${changes} ${db.$client.pragma("data_version", { simple: true })}`;
 }
 
-/** What a run's entries are judged by: the version that is published, or the draft while none is. */
-export function goalOf(db: Database, run: RunRow): { readonly key: string; readonly family: keyof typeof families; readonly spec: Values } {
+/** What one entry shows against a goal, reckoned once. */
+function foundOf(one: Digested, { family, spec }: RunGoal): EntryFound {
+  one.found ??= entryFindings(families[family], spec, one.entry);
+  return one.found;
+}
+
+/** What a run's entries are judged by. */
+interface RunGoal {
+  /** Another text for another goal. */
+  readonly key: string;
+  readonly family: keyof typeof families;
+  readonly spec: Values;
+}
+
+/** The version that is published, or the draft while none is. */
+function goalOf(db: Database, run: RunRow): RunGoal {
   const { family, spec } =
     run.publishedVersion === null ? loadBrief(db, run.briefId).doc : frozenVersion(db, run.briefId, run.publishedVersion).brief;
   return { key: JSON.stringify([family, spec]), family, spec };

@@ -4,6 +4,7 @@ import type { Database } from "../db/open.ts";
 import { entry } from "../db/schema/index.ts";
 import { entryDocs } from "../services/entryDoc.ts";
 import { runRow } from "../services/runs.ts";
+import { nextPage } from "./page.ts";
 
 /** Entries on one page. */
 const pageSize = 60;
@@ -40,6 +41,6 @@ export function entryPage(db: Database, runId: string, from: number): EntryPage 
     ),
     total,
     waiting: states.find(({ state }) => state === "waiting")?.n ?? 0,
-    next: from + pageSize < total ? from + pageSize : null,
+    next: nextPage(from, pageSize, total),
   };
 }

@@ -3,26 +3,23 @@ import { clearest, comparisonWords, families, findingsWords, joinFindings, type 
 import type { Database } from "../db/open.ts";
 import { type RunRow, runRow } from "../services/runs.ts";
 import { byAlias } from "./byAlias.ts";
-import { goalOf } from "./digest.ts";
 import type { Digests } from "./digests.ts";
-
-/** Builders on one page of the table. */
-const pageSize = 100;
+import { pageFrom } from "./page.ts";
 
 /** Builders drawn first against last. */
 const mostDrawn = 24;
 
 /** What a run's accepted entries show, all of it: kept until an entry, a decision or the goal changes. */
-export function foundIn(db: Database, digests: Digests, row: RunRow): RunFindings {
+export function foundIn(digests: Digests, row: RunRow): RunFindings {
   const digest = digests.of(row);
-  const { key, family, spec } = goalOf(db, row);
-  return digests.answer(`found ${row.id}`, `${digest.stamp} ${key}`, () => joinFindings(families[family], spec, digest.accepted(db, row)));
+  const { family, spec } = digest.goal;
+  return digests.answer(`found ${row.id}`, `${digest.stamp}`, () => joinFindings(families[family], spec, digest.accepted()));
 }
 
 /** What the run's accepted entries show, and how many still wait. */
 export function findingsDoc(db: Database, digests: Digests, runId: string): FindingsDoc {
   const row = runRow(db, runId);
-  const found = foundIn(db, digests, row);
+  const found = foundIn(digests, row);
   const { measure, goal, entries, goalMet } = found;
   const digest = digests.of(row);
   const waiting = digest.all().filter((one) => one.state === "waiting").length;
@@ -42,12 +39,12 @@ export function findingsDoc(db: Database, digests: Digests, runId: string): Find
 /** More of the table, from a place on. */
 export function builderPage(db: Database, digests: Digests, runId: string, from: number): BuilderPage {
   const row = runRow(db, runId);
-  return pageOf(foundIn(db, digests, row), row, from);
+  return pageOf(foundIn(digests, row), row, from);
 }
 
 function pageOf(found: RunFindings, { units }: RunRow, from: number): BuilderPage {
   const { measure, builders, comparisons } = found;
-  const some = builders.slice(from, from + pageSize);
+  const { some, total, next } = pageFrom(builders, from);
   const ids = new Set(some.map((builder) => builder.entryId));
   const lastChange = new Map(comparisons.filter((c) => ids.has(c.entryId) && !c.control).map((c) => [c.entryId, c]));
   return {
@@ -55,8 +52,8 @@ function pageOf(found: RunFindings, { units }: RunRow, from: number): BuilderPag
       const last = lastChange.get(builder.entryId);
       return { ...builder, words: last ? comparisonWords(last, measure, units) : null };
     }),
-    total: builders.length,
-    next: from + pageSize < builders.length ? from + pageSize : null,
+    total,
+    next,
   };
 }
 

@@ -8,9 +8,8 @@ import { type RunRow, runRow } from "../services/runs.ts";
 import { byAlias } from "./byAlias.ts";
 import type { Digests } from "./digests.ts";
 import { foundIn } from "./findings.ts";
+import { pageFrom } from "./page.ts";
 
-/** Builders on one page. */
-const pageSize = 100;
 /** Names listed as having met the goal. */
 const mostMet = 60;
 const mostImproved = 8;
@@ -23,7 +22,7 @@ export function revealOf(db: Database, digests: Digests, runId: string): RevealD
 }
 
 function reckoned(db: Database, digests: Digests, row: RunRow, house: string): RevealDoc {
-  const found = foundIn(db, digests, row);
+  const found = foundIn(digests, row);
   const brief = frozenVersion(db, row.briefId, row.publishedVersion ?? 0).brief;
   if (!isFamilyId(brief.family)) throw notFound("family");
   const listed = row.scoring !== "celebrate";
@@ -42,27 +41,24 @@ function reckoned(db: Database, digests: Digests, row: RunRow, house: string): R
     plain: findingsWords(found, row.units).slice(0, 3),
     met: listed ? found.builders.flatMap((b) => (b.metGoal ? [b.alias] : [])).slice(0, mostMet) : [],
     mostImproved: row.scoring === "goal-improved" ? improved.slice(0, mostImproved) : [],
-    table: pageOf(revealEntries(db, digests, row), 0),
+    table: pageOf(revealEntries(digests, row), 0),
   };
 }
 
 /** More of a reveal's builders, from a place on, or those whose alias begins so. */
 export function revealPage(db: Database, digests: Digests, runId: string, from: number, find: string): RevealPage {
-  const all = revealEntries(db, digests, runRow(db, runId));
+  const all = revealEntries(digests, runRow(db, runId));
   const wanted = find.trim().toLowerCase();
   return pageOf(wanted === "" ? all : all.filter((b) => b.alias.toLowerCase().startsWith(wanted)), from);
 }
 
 function pageOf(builders: readonly RevealEntry[], from: number): RevealPage {
-  return {
-    builders: builders.slice(from, from + pageSize),
-    total: builders.length,
-    next: from + pageSize < builders.length ? from + pageSize : null,
-  };
+  const { some, ...rest } = pageFrom(builders, from);
+  return { builders: some, ...rest };
 }
 
-function revealEntries(db: Database, digests: Digests, row: RunRow): readonly RevealEntry[] {
-  const found = foundIn(db, digests, row);
+function revealEntries(digests: Digests, row: RunRow): readonly RevealEntry[] {
+  const found = foundIn(digests, row);
   return digests.answer(`reveal ${row.id}`, `${digests.of(row).stamp} ${row.revision}`, () => {
     const standings = row.scoring !== "celebrate";
     const ranks = ranksOf(found.builders, row.scoring, found.measure.better);

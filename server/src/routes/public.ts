@@ -5,7 +5,7 @@ import { validator } from "hono/validator";
 import QRCode from "qrcode";
 import { badField } from "../http/problem.ts";
 import { publicLimits } from "../http/publicLimits.ts";
-import { body } from "../http/validate.ts";
+import { body, pageStart } from "../http/validate.ts";
 import type { Served } from "../served.ts";
 import { correct, eraseEntry, mine, withdraw } from "../services/entries.ts";
 import { houseDoc, houseZone } from "../services/house.ts";
@@ -31,10 +31,9 @@ const secret = validator("header", (value: Record<string, string>) => {
 
 /** Which builders of a reveal: from a place on, or those whose alias begins so. */
 const someBuilders = validator("query", (value: Record<string, string | string[]>) => {
-  const [start, find] = [value["from"] ?? "0", value["find"] ?? ""];
-  if (typeof start !== "string" || !/^\d{1,9}$/.test(start)) throw badField("from", "A page begins at a whole number from 0.");
+  const find = value["find"] ?? "";
   if (typeof find !== "string" || find.length > 60) throw badField("find", "A made-up name is at most 60 letters.");
-  return { from: Number(start), find };
+  return { from: pageStart(value), find };
 });
 
 /** All that is reachable without signing in: a published run's sheet, its entry door and its reveal, and one's own entry. */
