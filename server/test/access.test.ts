@@ -1,6 +1,6 @@
 import type { RunDoc } from "@lampcrate/contract";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { entriesOf, goodEntry, makeRun, openTestHouse, password, type TestHouse } from "./house.ts";
+import { entriesOf, goodEntry, makeRun, openTestHouse, password, sendTo, type TestHouse } from "./house.ts";
 
 let house: TestHouse;
 let run: RunDoc;
@@ -136,7 +136,7 @@ describe("the private link", () => {
         house.deps.db.$client.prepare(`select count(*) from "${table}"`).pluck().get(),
       );
     const before = rows();
-    await house.ask("POST", `/api/public/runs/${encodeURIComponent(run.code ?? "")}/entries`, entry, { cookie: null });
+    await sendTo(house, run, entry);
     expect(house.deps.db.$client.prepare("select count(*) from entry where link_hash = ?").pluck().get(entry.secret)).toBe(0);
     const mine = async (method: string, path = "", body?: unknown) =>
       house.ask(method, `/api/public/mine${path}`, body, { cookie: null, headers });

@@ -1,6 +1,6 @@
 import type { EntryDoc, EntryInput, Receipt, RunDoc } from "@lampcrate/contract";
 import { afterEach, beforeEach, describe, expect, it } from "vitest";
-import { entriesOf, everything, goodEntry, makeRun, openTestHouse, type TestHouse } from "./house.ts";
+import { entriesOf, everything, goodEntry, makeRun, openTestHouse, sendTo, type TestHouse } from "./house.ts";
 
 let house: TestHouse;
 let run: RunDoc;
@@ -10,8 +10,7 @@ beforeEach(async () => {
 });
 afterEach(() => house.close());
 
-const post = (entry: EntryInput, of = run) =>
-  house.ask("POST", `/api/public/runs/${encodeURIComponent(of.code ?? "")}/entries`, entry, { cookie: null });
+const post = (entry: EntryInput, of = run) => sendTo(house, of, entry);
 const entries = async (): Promise<readonly EntryDoc[]> => await entriesOf(house, run.id);
 const mine = (entry: EntryInput, method: string, path = "", body?: unknown) =>
   house.ask(method, `/api/public/mine${path}`, body, { cookie: null, headers: { "x-entry-secret": entry.secret } });

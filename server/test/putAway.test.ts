@@ -1,6 +1,6 @@
 import type { PutAwayRun, RunDoc, SeasonDoc } from "@lampcrate/contract";
 import { afterEach, beforeEach, describe, expect, it } from "vitest";
-import { goodEntry, makeRun, openTestHouse, type TestHouse } from "./house.ts";
+import { goodEntry, makeRun, openTestHouse, sendTo, type TestHouse } from "./house.ts";
 
 let house: TestHouse;
 let run: RunDoc;
@@ -26,7 +26,7 @@ const session = (start: string) =>
 
 describe("a run put away", () => {
   it("leaves the season with all it holds, and comes back with it", async () => {
-    await house.ask("POST", `/api/public/runs/${encodeURIComponent(run.code ?? "")}/entries`, goodEntry("kept"), { cookie: null });
+    await sendTo(house, run, goodEntry("kept"));
     expect((await ask("POST", "/put-away")).body).toEqual([{ id: run.id, title: "Spinners", kind: "at-home", entries: 1 }]);
     expect(await inSeason()).toBe(false);
     expect((await ask("GET")).body).toMatchObject({ archived: true, entries: { waiting: 1 } });
@@ -54,7 +54,7 @@ describe("deleting a run", () => {
   });
 
   it("is refused where entries hang on it", async () => {
-    await house.ask("POST", `/api/public/runs/${encodeURIComponent(run.code ?? "")}/entries`, goodEntry("kept"), { cookie: null });
+    await sendTo(house, run, goodEntry("kept"));
     await ask("POST", "/cancel");
     expect(await ask("DELETE")).toMatchObject({ status: 409, body: { title: "It holds something" } });
     expect((await ask("GET")).status).toBe(200);

@@ -4,7 +4,7 @@ import { afterEach, beforeEach, describe, expect, it } from "vitest";
 import { reckonHere } from "../src/index.ts";
 import { Digests } from "../src/reckoning/digests.ts";
 import { ranksOf } from "../src/reckoning/reveal.ts";
-import { entriesOf, goodEntry, makeRun, openTestHouse, settings, type TestHouse } from "./house.ts";
+import { entriesOf, goodEntry, makeRun, openTestHouse, sendTo, settings, type TestHouse } from "./house.ts";
 
 let house: TestHouse;
 let run: RunDoc;
@@ -23,7 +23,7 @@ const entry = (i: number) => {
     versions: base.versions.map((v, n) => ({ ...v, trials: v.trials.map((t) => ({ ...t, raw: n === 1 ? raw : t.raw })) })),
   };
 };
-const send = (i: number) => house.ask("POST", `/api/public/runs/${code()}/entries`, entry(i), { cookie: null });
+const send = (i: number) => sendTo(house, run, entry(i));
 const decide = (id: string, decision: string, revision: number) =>
   house.ask("POST", `/api/runs/${run.id}/entries/${id}/decision`, { decision, why: "", revision });
 const get = async <T>(path: string): Promise<T> => (await house.ask("GET", path)).body as T;

@@ -3,7 +3,7 @@ import { afterEach, beforeEach, describe, expect, it } from "vitest";
 import { ClockWatch, clockHeld, trustClock } from "../src/jobs/clockWatch.ts";
 import { runJob } from "../src/jobs/job.ts";
 import { keepPromises } from "../src/jobs/keepPromises.ts";
-import { everything, goodEntry, makeRun, openTestHouse, password, settings, type TestHouse } from "./house.ts";
+import { everything, goodEntry, makeRun, openTestHouse, password, sendTo, settings, type TestHouse } from "./house.ts";
 
 const day = 86_400_000;
 const start = Date.parse("2026-11-25T10:00:00Z");
@@ -16,7 +16,7 @@ beforeEach(async () => {
   house = await openTestHouse();
   run = await makeRun(house);
   const entry = goodEntry("kept", { said: "we used grandpa's hat" });
-  await house.ask("POST", `/api/public/runs/${code()}/entries`, entry, { cookie: null });
+  await sendTo(house, run, entry);
   await house.ask("POST", `/api/runs/${run.id}/entries/${entry.id}/decision`, { decision: "accepted", why: "spoke to them", revision: 1 });
   watch = new ClockWatch(house.deps);
 });
@@ -54,7 +54,7 @@ it("gives later entries of the same run the next names, and ends in good order",
   const now = (await house.ask("GET", `/api/runs/${run.id}`, undefined, { cookie })).body as RunDoc;
   const reopened = settings(now, { opensOn: "2027-03-24", closesOn: "2027-03-30", revealOn: "2027-03-31" });
   await house.ask("PUT", `/api/runs/${run.id}`, reopened, { cookie });
-  expect((await house.ask("POST", `/api/public/runs/${code()}/entries`, goodEntry("late"), { cookie: null })).status).toBe(201);
+  expect((await sendTo(house, run, goodEntry("late"))).status).toBe(201);
   await until("2027-06-22T08:00:00Z");
   expect(await until("2027-06-29T09:00:00Z")).toBe("Made 1 entry anonymous of Spinners.");
   const names = house.deps.db.$client.prepare("select alias from entry order by key").pluck().all();
@@ -74,7 +74,7 @@ it("erases all of an entry where the run says so, and its phone can't bring it b
 });
 
 it("goes on where it was cut short: more entries than one step takes", async () => {
-  const send = (i: number) => house.ask("POST", `/api/public/runs/${code()}/entries`, goodEntry(`many${i}`), { cookie: null });
+  const send = (i: number) => sendTo(house, run, goodEntry(`many${i}`));
   for (let i = 0; i < 120; i += 1) expect((await send(i)).status).toBe(201);
   await until("2027-03-17T00:00:00Z");
   house.pass(8 * day);

@@ -1,6 +1,6 @@
 import type { EntryDoc, FindingsDoc, ProblemDoc, RevealDoc, RunDoc, SheetDoc } from "@lampcrate/contract";
 import { afterEach, beforeEach, describe, expect, it } from "vitest";
-import { entriesOf, goodEntry, makeRun, openTestHouse, settings, type TestHouse } from "./house.ts";
+import { entriesOf, goodEntry, makeRun, openTestHouse, sendTo, settings, type TestHouse } from "./house.ts";
 
 let house: TestHouse;
 beforeEach(async () => {
@@ -18,8 +18,6 @@ const put = async (run: RunDoc, heightM: number): Promise<RunDoc> =>
 const read = async (id: string): Promise<RunDoc> => (await house.ask("GET", `/api/runs/${id}`)).body as RunDoc;
 const sheetOf = async (run: RunDoc): Promise<SheetDoc> =>
   (await house.ask("GET", `/api/public/runs/${encodeURIComponent(run.code ?? "")}`, undefined, { cookie: null })).body as SheetDoc;
-const sendTo = (run: RunDoc, entry: unknown) =>
-  house.ask("POST", `/api/public/runs/${encodeURIComponent(run.code ?? "")}/entries`, entry, { cookie: null });
 const session = (start: string, roomId = "marsh-room") => ({
   title: "",
   roomId,
@@ -135,7 +133,7 @@ describe("entries", () => {
   it("sent twice are one, and another secret can't claim it", async () => {
     const run = await makeRun(house);
     const entry = goodEntry("twice");
-    const [first, second] = [await sendTo(run, entry), await sendTo(run, entry)];
+    const [first, second] = [await sendTo(house, run, entry), await sendTo(house, run, entry)];
     expect([first.status, second.status]).toEqual([201, 200]);
     expect(second.body).toEqual(first.body);
     expect(await entriesOf(house, run.id)).toHaveLength(1);
@@ -146,8 +144,8 @@ describe("entries", () => {
     const odd = goodEntry("odd");
     const [first, second] = odd.versions;
     if (!first || !second) throw new Error("a good entry has two versions");
-    await sendTo(run, goodEntry("good"));
-    await sendTo(run, {
+    await sendTo(house, run, goodEntry("good"));
+    await sendTo(house, run, {
       ...odd,
       versions: [first, { ...second, trials: second.trials.map((t, i) => (i === 2 ? { ...t, raw: "16.1" } : t)) }],
     });
@@ -175,7 +173,7 @@ describe("entries", () => {
 
   it("show no standings in a run that celebrates, and ranks only where the scoring ranks", async () => {
     const run = await makeRun(house);
-    await sendTo(run, goodEntry("one"));
+    await sendTo(house, run, goodEntry("one"));
     const [entry] = await entriesOf(house, run.id);
     await house.ask("POST", `/api/runs/${run.id}/entries/${entry?.id}/decision`, { decision: "accepted", why: "", revision: 1 });
     const reveal = async (scoring: string): Promise<RevealDoc> => {

@@ -9,7 +9,7 @@ import {
   usualLine,
 } from "@lampcrate/contract";
 import { afterEach, beforeEach, describe, expect, it } from "vitest";
-import { addMaterial, entriesOf, goodEntry, makeRun, openTestHouse, password, settings, type TestHouse } from "./house.ts";
+import { addMaterial, entriesOf, goodEntry, makeRun, openTestHouse, password, sendTo, settings, type TestHouse } from "./house.ts";
 
 let house: TestHouse;
 beforeEach(async () => {
@@ -77,8 +77,7 @@ describe("what must be done this week", () => {
 
   it("counts what waits to be sifted, and gets the reveal ready the day before", async () => {
     const run = await makeRun(house);
-    const send = (name: string) =>
-      house.ask("POST", `/api/public/runs/${encodeURIComponent(run.code ?? "")}/entries`, goodEntry(name), { cookie: null });
+    const send = (name: string) => sendTo(house, run, goodEntry(name));
     await send("a");
     expect(await dues()).toEqual(["2026-11-25 sift: Sift 1 entry"]);
     await send("b");
@@ -117,8 +116,7 @@ describe("the door for entries", () => {
 
   it("refuses an entry outside its days, and says when they are", async () => {
     const run = await makeRun(house);
-    const send = (name: string) =>
-      house.ask("POST", `/api/public/runs/${encodeURIComponent(run.code ?? "")}/entries`, goodEntry(name), { cookie: null });
+    const send = (name: string) => sendTo(house, run, goodEntry(name));
     house.at("2026-11-19T12:00:00Z");
     const early = await send("early");
     house.at("2026-12-21T12:00:00Z");

@@ -1,6 +1,6 @@
 import type { RunDoc } from "@lampcrate/contract";
 import { afterEach, beforeEach, describe, expect, it } from "vitest";
-import { goodEntry, makeRun, openTestHouse, password, settings, type TestHouse } from "./house.ts";
+import { goodEntry, makeRun, openTestHouse, password, sendTo, settings, type TestHouse } from "./house.ts";
 
 let house: TestHouse;
 let run: RunDoc;
@@ -108,7 +108,7 @@ it("two set-ups at once make one house and one planner", async () => {
 it("an entry's own words never stand in the trail", async () => {
   const open = await makeRun(house, { title: "Open" });
   const entry = goodEntry("trail");
-  await house.ask("POST", `/api/public/runs/${encodeURIComponent(open.code ?? "")}/entries`, entry, { cookie: null });
+  await sendTo(house, open, entry);
   const [alias] = house.deps.db.$client.prepare("select alias from entry").pluck().all() as string[];
   await house.ask("POST", `/api/runs/${open.id}/entries/${entry.id}/decision`, { decision: "accepted", why: "fine", revision: 1 });
   const trail = JSON.stringify(house.deps.db.$client.prepare("select * from audit").all());

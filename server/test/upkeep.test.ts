@@ -11,7 +11,7 @@ import { backUp, newestBackup, tooOld } from "../src/upkeep/backup.ts";
 import { commands, type Given } from "../src/upkeep/commands.ts";
 import { health } from "../src/upkeep/health.ts";
 import { restore } from "../src/upkeep/restore.ts";
-import { goodEntry, makeRun, openTestHouse, password, type TestHouse } from "./house.ts";
+import { goodEntry, makeRun, openTestHouse, password, sendTo, type TestHouse } from "./house.ts";
 
 const day = 86_400_000;
 const now = Date.parse("2026-11-25T10:00:00Z");
@@ -29,8 +29,7 @@ afterEach(() => {
   rmSync(folder, { recursive: true, force: true });
 });
 
-const code = (): string => encodeURIComponent(run.code ?? "");
-const send = (name: string) => house.ask("POST", `/api/public/runs/${code()}/entries`, goodEntry(name), { cookie: null });
+const send = (name: string) => sendTo(house, run, goodEntry(name));
 const give = (patch: Partial<Given>): { given: Given; said: string[] } => {
   const said: string[] = [];
   const plain = { data: house.deps.data, args: [], replica: null, at: null, clockIsRight: false, goNow: null, backups: null };
@@ -55,7 +54,7 @@ describe("a backup", () => {
   });
 
   it("has nothing of what was deleted before", async () => {
-    await house.ask("POST", `/api/public/runs/${code()}/entries`, goodEntry("gone", { said: "the purple umbrella" }), { cookie: null });
+    await sendTo(house, run, goodEntry("gone", { said: "the purple umbrella" }));
     await house.ask("DELETE", "/api/public/mine", undefined, { cookie: null, headers: { "x-entry-secret": goodEntry("gone").secret } });
     expect(readFileSync(backUp(house.deps.data, folder, now).file, "latin1")).not.toContain("umbrella");
   });
