@@ -7,7 +7,7 @@ export default defineConfig({
       "contract/test/**/*.test.ts",
       "server/test/**/*.test.ts",
       "demo/test/**/*.test.ts",
-      "web/test/**/*.test.ts",
+      "web/test/**/*.test.{ts,tsx}",
     ],
     testTimeout: 30_000,
     hookTimeout: 30_000,

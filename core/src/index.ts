@@ -66,6 +66,7 @@ export * from "./numeric/summary.ts";
 export * from "./quantity/instruments.ts";
 export * from "./quantity/parse.ts";
 export * from "./quantity/reasons.ts";
+export * from "./quantity/share.ts";
 export * from "./quantity/show.ts";
 export * from "./quantity/units.ts";
 export { seedOf, uniformAt, wholeBelow } from "./random/stream.ts";

@@ -2,7 +2,7 @@ import type { BriefLine, MaterialDoc } from "@lampcrate/contract";
 import { amountWords, type ManifestLine } from "@lampcrate/core";
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { amountShown, readPercent, takeAmount } from "../desk/crate/lineCells.ts";
+import { amountShown, takeAmount } from "../desk/crate/lineCells.ts";
 import { newLine } from "../desk/crate/newLine.ts";
 import { lineSays, money } from "../desk/crate/show.ts";
 
@@ -72,12 +72,6 @@ describe("an amount typed over in the grid", () => {
         else expect(Number.isFinite(read.patch.amount) && (read.patch.amount ?? 0) > 0).toBe(true);
       }),
     );
-  });
-
-  it("reads a share with or without its sign, within its bounds", () => {
-    expect([readPercent("5", 95), readPercent("5 %", 95), readPercent("12,5%", 95), readPercent("0", 95)]).toEqual([0.05, 0.05, 0.125, 0]);
-    for (const typed of ["", "%", "many", "96", "-1"]) expect(readPercent(typed, 95)).toHaveProperty("trouble");
-    expect(readPercent("96", 95)).toEqual({ trouble: "From 0 to 95 %." });
   });
 });
 

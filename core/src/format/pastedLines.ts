@@ -1,6 +1,9 @@
 import { readAmount } from "../kit/amountRead.ts";
 import { readStandIn, type StandIn } from "../kit/standIn.ts";
-import { parseQuantity } from "../quantity/parse.ts";
+import { parseShare } from "../quantity/share.ts";
+
+/** More of a kit is never spoilt. */
+export const mostSpoilt = 0.95;
 
 /** A material that a pasted row may name. */
 export interface NamedMaterial {
@@ -85,20 +88,13 @@ function readRow(at: (column: Column) => string, materials: readonly NamedMateri
     .replace(/^(per|for each) /, "");
   const unit = units.find((u) => u === per || `${u}s` === per);
   if (per !== "" && !unit) return { words: `“${at("per")}” is not one of ${units.join(", ")}.` };
-  const spoil = at("spoil") === "" ? null : readShare(at("spoil"));
-  if (Number.isNaN(spoil)) return { words: `“${at("spoil")}” is no spoil rate from 0 to 95 %.` };
+  const spoil = at("spoil") === "" ? null : parseShare(at("spoil"), { most: mostSpoilt, bareShares: true });
+  if (spoil?.ok === false) return { words: `Spoil rate: ${spoil.words}` };
   return {
     materialId: material.id,
     amount: amount.amount,
     per: unit ?? null,
-    spoilRate: spoil,
+    spoilRate: spoil && spoil.share,
     standIn: readStandIn(at("stand-in").slice(0, 160)),
   };
-}
-
-function readShare(text: string): number {
-  const read = parseQuantity(text.replace(/\s*%$/, ""), { dimension: "length", defaultUnit: "m" });
-  if (!read.ok) return Number.NaN;
-  const share = text.includes("%") || read.si > 1 ? read.si / 100 : read.si;
-  return share <= 0.95 ? share : Number.NaN;
 }

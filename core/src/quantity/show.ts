@@ -51,6 +51,12 @@ export function showQuantity(si: number, dimension: Dimension, choice: UnitChoic
   return `${trimZeros(text, dimension)}\u00a0${id}`;
 }
 
+/** An SI value in the unit it was typed in, to a thousandth of it, such as "12.35 m": what is typed again is the same. */
+export function showAsTyped(si: number, unit: string): string {
+  const whole = showNumber(si / unitById(unit).factor, 3);
+  return `${trimZeros(whole, "length")}\u00a0${unit}`;
+}
+
 /** Lengths and masses drop ".00"; times keep the stopwatch's hundredths. */
 function trimZeros(text: string, dimension: Dimension): string {
   return dimension === "time" ? text : text.replace(/\.(\d*?)0+$/, (_, kept: string) => (kept === "" ? "" : `.${kept}`));

@@ -1,4 +1,5 @@
-import { type KeyboardEvent, useState } from "react";
+import type { KeyboardEvent } from "react";
+import { useTyped } from "../../shared/pieces/useTyped.ts";
 
 interface CellBoxProps {
   readonly label: string;
@@ -11,22 +12,10 @@ interface CellBoxProps {
 
 /** A cell of a grid: type over it; Enter and the arrows keep it and go to the next row, Escape puts it back. */
 export function CellBox({ label, column, shown, onTake }: CellBoxProps) {
-  const [typed, setTyped] = useState<string | null>(null);
-  const [trouble, setTrouble] = useState<string | null>(null);
-  const commit = (): boolean => {
-    if (typed === null) return true;
-    const refused = typed.trim() === shown ? null : onTake(typed);
-    setTrouble(refused);
-    if (refused === null) setTyped(null);
-    return refused === null;
-  };
+  const { text, trouble, type, commit, onKeyDown } = useTyped(shown, onTake);
   const key = (event: KeyboardEvent<HTMLInputElement>): void => {
     const step = event.key === "ArrowUp" ? -1 : event.key === "ArrowDown" || event.key === "Enter" ? 1 : 0;
-    if (event.key === "Escape") {
-      setTyped(null);
-      setTrouble(null);
-    }
-    if (step === 0) return;
+    if (step === 0) return onKeyDown(event);
     event.preventDefault();
     if (commit()) goBy(event.currentTarget, column, step);
   };
@@ -37,9 +26,9 @@ export function CellBox({ label, column, shown, onTake }: CellBoxProps) {
         aria-label={label}
         aria-invalid={trouble !== null}
         data-column={column}
-        value={typed ?? shown}
+        value={text}
         onFocus={(event) => event.currentTarget.select()}
-        onChange={(event) => setTyped(event.target.value)}
+        onChange={(event) => type(event.target.value)}
         onBlur={commit}
         onKeyDown={key}
       />

@@ -1,7 +1,10 @@
-import { parseQuantity, refusalWords, showQuantity, type UnitChoice } from "@lampcrate/core";
+import { parseQuantity, refusalWords, showAsTyped, showQuantity, type UnitChoice } from "@lampcrate/core";
 import { Input } from "antd";
-import { useState } from "react";
+import { useTyped } from "../../shared/pieces/useTyped.ts";
 import { Labelled } from "../shell/Labelled.tsx";
+
+/** What a bare number is in. */
+const bare = { room: { metric: "m", imperial: "ft" }, piece: { metric: "mm", imperial: "in" } } as const;
 
 /** A length typed in any unit; what can't be read stays as typed with a word on it. */
 export function LengthBox({
@@ -9,6 +12,7 @@ export function LengthBox({
   valueM,
   units,
   allowNone = false,
+  room = false,
   onChange,
 }: {
   readonly label: string;
@@ -16,30 +20,29 @@ export function LengthBox({
   readonly units: UnitChoice;
   /** Whether nothing at all is a length here. */
   readonly allowNone?: boolean;
+  /** Whether it is a room that is measured: a bare number is in metres or feet, and is shown so. */
+  readonly room?: boolean;
   readonly onChange: (metres: number) => void;
 }) {
-  const shown = valueM === null ? "" : showQuantity(valueM, "length", units);
-  const [typed, setTyped] = useState<string | null>(null);
-  const [trouble, setTrouble] = useState<string | null>(null);
-  const commit = (): void => {
-    if (typed === null) return;
-    const asked = { dimension: "length", defaultUnit: units === "metric" ? "mm" : "in" } as const;
+  const unit = bare[room ? "room" : "piece"][units];
+  const shown = valueM === null ? "" : room ? showAsTyped(valueM, unit) : showQuantity(valueM, "length", units);
+  const { text, trouble, type, commit, onKeyDown } = useTyped(shown, (typed) => {
+    const asked = { dimension: "length", defaultUnit: unit } as const;
     const read = parseQuantity(typed, asked);
-    if (!read.ok) return setTrouble(refusalWords(read.reason, typed, asked));
-    if (read.si < 0 || (read.si === 0 && !allowNone)) return setTrouble("More than nothing, please.");
-    setTrouble(null);
-    setTyped(null);
+    if (!read.ok) return refusalWords(read.reason, typed, asked);
+    if (read.si < 0 || (read.si === 0 && !allowNone)) return "More than nothing, please.";
     onChange(read.si);
-  };
+    return null;
+  });
   return (
     <Labelled label={label} trouble={trouble}>
       <Input
         style={{ width: 120 }}
-        value={typed ?? shown}
+        value={text}
         {...(trouble === null ? {} : { status: "error" as const })}
-        onChange={(event) => setTyped(event.target.value)}
+        onChange={(event) => type(event.target.value)}
         onBlur={commit}
-        onPressEnter={commit}
+        onKeyDown={onKeyDown}
       />
     </Labelled>
   );

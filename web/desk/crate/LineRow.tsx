@@ -2,10 +2,10 @@ import { HolderOutlined } from "@ant-design/icons";
 import { useSortable } from "@dnd-kit/sortable";
 import { CSS } from "@dnd-kit/utilities";
 import type { BriefLine, MaterialDoc } from "@lampcrate/contract";
-import type { UnitChoice } from "@lampcrate/core";
+import { mostSpoilt, parseShare, type UnitChoice } from "@lampcrate/core";
 import { CellBox } from "./CellBox.tsx";
 import { LineForm } from "./LineForm.tsx";
-import { amountShown, type CellRead, readPercent, takeAmount } from "./lineCells.ts";
+import { amountShown, type CellRead, takeAmount } from "./lineCells.ts";
 
 const sources = { packed: "packed for them", house: "from the house", home: "found at home" } as const;
 
@@ -35,10 +35,10 @@ export function LineRow({ line, material, units, open, onOpen, onChange, onRemov
       column={column}
       shown={`${Math.round(line[column] * 1000) / 10} %`}
       onTake={(typed) => {
-        const share = readPercent(typed, most);
-        return take(
-          typeof share === "number" ? { patch: { [column]: share }, words: `${Math.round(share * 1000) / 10} % ${label}` } : share,
-        );
+        const read = parseShare(typed, { most });
+        if (!read.ok) return read.words;
+        onChange({ [column]: read.share }, `${Math.round(read.share * 1000) / 10} % ${label}`);
+        return null;
       }}
     />
   );
@@ -76,8 +76,8 @@ export function LineRow({ line, material, units, open, onOpen, onChange, onRemov
           {sources[line.source]}
           {material?.perWeek != null && line.source !== "home" ? <span className="soft small">, collected</span> : null}
         </td>
-        <td>{line.kind === "reusable" ? "" : percent("again at a rebuild", "perRebuild", 100)}</td>
-        <td>{line.kind === "counted" ? percent("spoilt", "spoilRate", 95) : ""}</td>
+        <td>{line.kind === "reusable" ? "" : percent("again at a rebuild", "perRebuild", 1)}</td>
+        <td>{line.kind === "counted" ? percent("spoilt", "spoilRate", mostSpoilt) : ""}</td>
         <td>
           <button type="button" className="quiet" aria-expanded={open} aria-label={`Change ${name}`} onClick={onOpen}>
             {open ? "close" : "change"}

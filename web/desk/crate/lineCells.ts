@@ -1,5 +1,5 @@
 import type { BriefLine, MaterialDoc } from "@lampcrate/contract";
-import { amountWords, parsePlain, readAmount, showNumber, type UnitChoice } from "@lampcrate/core";
+import { amountWords, readAmount, showNumber, type UnitChoice } from "@lampcrate/core";
 
 /** What a cell takes: a change of the line, or why not. */
 export type CellRead = { readonly patch: Partial<BriefLine>; readonly words: string } | { readonly trouble: string };
@@ -18,11 +18,4 @@ export function takeAmount(typed: string, unit: Unit, units: UnitChoice): CellRe
   const { amount } = read;
   if (amount <= 0 || amount > 1e6) return { trouble: "More than nothing, and at most a million." };
   return { patch: { amount }, words: amountShown(amount, unit, units) };
-}
-
-/** Reads a share typed as per cent, up to `most` of it. */
-export function readPercent(typed: string, most: number): number | { readonly trouble: string } {
-  const read = parsePlain(typed.replace(/\s*%$/, ""));
-  if (!read.ok && read.reason !== "below zero") return { trouble: `“${typed}” is no share, such as 5 %.` };
-  return read.ok && read.value <= most ? read.value / 100 : { trouble: `From 0 to ${most} %.` };
 }

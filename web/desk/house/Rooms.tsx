@@ -65,9 +65,9 @@ function RoomRow({ room, units, onChange, onRemove, trouble }: RoomRowProps) {
           onChange={(event) => onChange({ ...room, name: event.target.value })}
         />
       </label>
-      <LengthBox label="Length" valueM={room.lengthM} units={units} onChange={(lengthM) => onChange({ ...room, lengthM })} />
-      <LengthBox label="Width" valueM={room.widthM} units={units} onChange={(widthM) => onChange({ ...room, widthM })} />
-      <LengthBox label="Height" valueM={room.heightM} units={units} onChange={(heightM) => onChange({ ...room, heightM })} />
+      <LengthBox room label="Length" valueM={room.lengthM} units={units} onChange={(lengthM) => onChange({ ...room, lengthM })} />
+      <LengthBox room label="Width" valueM={room.widthM} units={units} onChange={(widthM) => onChange({ ...room, widthM })} />
+      <LengthBox room label="Height" valueM={room.heightM} units={units} onChange={(heightM) => onChange({ ...room, heightM })} />
       <label>
         <span className="field-label small">Seats</span>
         <InputNumber

@@ -17,14 +17,11 @@ const followableS = 1.6;
 
 /** Runs from 0 to the longest test, then holds its end. A new design (another `key`) puts everything back. */
 export function useClock(longestS: number, key: string): Clock {
-  const [timeS, setTime] = useState<number | null>(null);
+  const [run, setRun] = useState<{ readonly key: string; readonly timeS: number } | null>(null);
+  const timeS = run?.key === key ? run.timeS : null;
   const still = useReducedMotion();
   const slower = longestS >= followableS ? 1 : Math.min(6, Math.max(2, Math.round(followableS / Math.max(longestS, 0.05))));
   const running = timeS !== null && timeS < longestS;
-  useEffect(() => {
-    void key;
-    setTime(null);
-  }, [key]);
   useEffect(() => {
     if (!running) return;
     let frame = 0;
@@ -32,14 +29,14 @@ export function useClock(longestS: number, key: string): Clock {
     const tick = (at: number): void => {
       const passed = before === null ? 0 : (at - before) / 1000 / slower;
       before = at;
-      setTime((now) => (now === null ? null : Math.min(longestS, now + passed)));
+      setRun((now) => now && { ...now, timeS: Math.min(longestS, now.timeS + passed) });
       frame = requestAnimationFrame(tick);
     };
     frame = requestAnimationFrame(tick);
     return () => cancelAnimationFrame(frame);
   }, [running, longestS, slower]);
-  const letGo = useCallback(() => setTime(still ? null : 0), [still]);
-  const hold = useCallback(() => setTime(null), []);
+  const letGo = useCallback(() => setRun(still ? null : { key, timeS: 0 }), [still, key]);
+  const hold = useCallback(() => setRun(null), []);
   return { timeS, letGo, hold, slower, still };
 }
 

@@ -8,8 +8,8 @@ import {
   type UnitChoice,
   type Values,
 } from "@lampcrate/core";
-import { useState } from "react";
 import { quantityScale } from "../pieces/scale.ts";
+import { useTyped } from "../pieces/useTyped.ts";
 
 type Variables = Readonly<Record<string, number | string>>;
 
@@ -74,21 +74,18 @@ function NumberBox({
   readonly onChange: (value: number | null) => void;
 }) {
   const unit = quantityScale(field.dimension, units, field.unit, field.start).unit || null;
-  const [typed, setTyped] = useState<string | null>(null);
-  const [trouble, setTrouble] = useState<string | null>(null);
-  const commit = (): void => {
-    if (typed === null) return;
+  const shown = value === null ? "" : showQuantity(value, field.dimension, units, unit);
+  const { text, trouble, type, commit } = useTyped(shown, (typed) => {
     if (typed.trim() === "") {
-      setTrouble(null);
-      return onChange(null);
+      onChange(null);
+      return null;
     }
     const asked = { dimension: field.dimension, defaultUnit: unit };
     const read = parseQuantity(typed, asked);
-    if (!read.ok) return setTrouble(refusalWords(read.reason, typed, asked));
-    setTrouble(null);
-    setTyped(null);
+    if (!read.ok) return refusalWords(read.reason, typed, asked);
     onChange(read.si);
-  };
+    return null;
+  });
   return (
     <label className="field">
       <span>
@@ -98,9 +95,9 @@ function NumberBox({
       <input
         className="typed"
         inputMode="decimal"
-        value={typed ?? (value === null ? "" : showQuantity(value, field.dimension, units, unit))}
+        value={text}
         aria-invalid={trouble !== null}
-        onChange={(event) => setTyped(event.target.value)}
+        onChange={(event) => type(event.target.value)}
         onBlur={commit}
       />
       {trouble === null ? null : (

@@ -1,5 +1,6 @@
-import { type CSSProperties, type KeyboardEvent, type PointerEvent, useEffect, useId, useRef, useState } from "react";
+import { type CSSProperties, type KeyboardEvent, type PointerEvent, useId, useRef } from "react";
 import { type Scale, ticksOf } from "./scale.ts";
+import { useTyped } from "./useTyped.ts";
 
 interface Common {
   readonly label: string;
@@ -228,44 +229,28 @@ function TypedBox({
   readonly disabled: boolean;
   readonly onChange: (value: number) => void;
 }) {
-  const [typed, setTyped] = useState<string | null>(null);
-  const [trouble, setTrouble] = useState<string | null>(null);
-  useEffect(() => {
-    void value;
-    setTyped(null);
-    setTrouble(null);
-  }, [value]);
-  const commit = (): void => {
-    if (typed === null) return;
+  const { text, trouble, type, commit, onKeyDown } = useTyped(scale.show(value), (typed) => {
     const read = scale.read(typed);
-    if (!read.ok) return setTrouble(read.words);
-    if (read.value < min - 1e-12 || read.value > max + 1e-12)
-      return setTrouble(`Between ${scale.show(min)} and ${scale.show(max)}, please.`);
-    setTrouble(null);
-    setTyped(null);
+    if (!read.ok) return read.words;
+    if (read.value < min - 1e-12 || read.value > max + 1e-12) return `Between ${scale.show(min)} and ${scale.show(max)}, please.`;
     onChange(read.value);
-  };
+    return null;
+  });
   return (
     <span className="ruler-typed">
       <input
         id={id}
         className="ruler-box"
-        value={typed ?? scale.show(value)}
+        value={text}
         disabled={disabled}
         inputMode="text"
         autoComplete="off"
         aria-invalid={trouble !== null}
         aria-describedby={trouble === null ? undefined : `${id}-trouble`}
         onFocus={(event) => event.currentTarget.select()}
-        onChange={(event) => setTyped(event.currentTarget.value)}
+        onChange={(event) => type(event.currentTarget.value)}
         onBlur={commit}
-        onKeyDown={(event) => {
-          if (event.key === "Enter") commit();
-          if (event.key === "Escape") {
-            setTyped(null);
-            setTrouble(null);
-          }
-        }}
+        onKeyDown={onKeyDown}
       />
       {trouble === null ? null : (
         <span id={`${id}-trouble`} role="alert" className="ruler-trouble">

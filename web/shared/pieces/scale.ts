@@ -1,6 +1,7 @@
 import {
   type Dimension,
   parseQuantity,
+  parseShare,
   refusalWords,
   showNumber,
   showQuantity,
@@ -61,8 +62,8 @@ export const shareScale: Scale = {
   unit: "%",
   show: (value) => `${showNumber(value * 100, Number.isInteger(Math.round(value * 1000) / 10) ? 0 : 1)} %`,
   read: (text) => {
-    const read = parseQuantity(text.replace(/%|per ?cent/g, ""), { dimension: "length", defaultUnit: "m" });
-    return read.ok ? { ok: true, value: read.si / 100 } : { ok: false, words: "Type a percentage, such as 40." };
+    const read = parseShare(text);
+    return read.ok ? { ok: true, value: read.share } : read;
   },
 };
 
