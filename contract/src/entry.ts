@@ -1,4 +1,4 @@
-import type { Flag, Offer } from "@lampcrate/core";
+import type { Dimension, Flag, Offer } from "@lampcrate/core";
 
 export type AgeBand = "under 6" | "6 to 8" | "9 to 11" | "12 to 15" | "16 and over" | "mixed";
 
@@ -71,6 +71,8 @@ export interface EntryDoc {
   readonly ageBand: AgeBand | null;
   readonly said: string;
   readonly briefVersion: number;
+  /** What its values measure, by the sheet it was built from. */
+  readonly dimension: Dimension;
   readonly versions: readonly VersionDoc[];
   readonly decidedBy: string | null;
   readonly why: string | null;

@@ -27,11 +27,13 @@ export interface FindingsDoc {
   readonly goal: number;
   readonly entries: number;
   readonly goalMet: number;
+  /** Entries judged by the goal of another sheet than the newest. */
+  readonly otherGoals: number;
   /** How many still wait in Sift. */
   readonly waiting: number;
   /** The answer in sentences. */
   readonly plain: readonly string[];
-  /** Those with the highest last version, highest first, and how many built at least once with a number. */
+  /** Those with the highest last version, highest first, and how many built at least once with a number of this measure. */
   readonly firstLast: { readonly pairs: readonly FirstLastPair[]; readonly total: number };
   /** The fair test to show first; null where there is none. */
   readonly clearest: FairTestFound | null;

@@ -6,6 +6,7 @@ import {
   type Booking,
   codeInAddress,
   dateWords,
+  dayAndMonth,
   endOfDay,
   freeRooms,
   instantOf,
@@ -14,6 +15,7 @@ import {
   plainCode,
   roomLacks,
   roomTwice,
+  shortDate,
   spokenCode,
   startOfDay,
   wallOf,
@@ -46,6 +48,19 @@ describe("wall clock", () => {
 
   it("says dates in words", () => {
     expect(dateWords("2027-01-03")).toBe("Sunday 3 January 2027");
+    expect([shortDate("2026-09-05", "2026-11-25"), dayAndMonth("2026-09-05")]).toEqual(["Sat 5 Sep", "5 Sep"]);
+  });
+
+  it("says the year of a date that is half a year away or more, and of one that is kept", () => {
+    const today = "2026-11-25";
+    expect(["2027-05-24", "2027-05-25", "2026-05-29", "2026-05-28", "2025-11-25"].map((date) => shortDate(date, today))).toEqual([
+      "Mon 24 May",
+      "Tue 25 May 2027",
+      "Fri 29 May",
+      "Thu 28 May 2026",
+      "Tue 25 Nov 2025",
+    ]);
+    expect(shortDate("2026-11-26", null)).toBe("Thu 26 Nov 2026");
     expect(addDays("2026-12-31", 1)).toBe("2027-01-01");
   });
 });

@@ -5,9 +5,11 @@ import {
   clearest,
   comparisonWords,
   declaredWords,
+  entryFindings,
   type FindingEntry,
   families,
   findingsWords,
+  joinFindings,
   leastDifference,
   permutationTest,
   power,
@@ -101,8 +103,8 @@ describe("a run's findings", () => {
   });
 
   it("says helps, cannot tell yet, or names no cause, in words", () => {
-    const { comparisons, measure } = runFindings(family, spec, [clear, unclear, redesign]);
-    const words = comparisons.map((c) => comparisonWords(c, measure, "metric"));
+    const { comparisons } = runFindings(family, spec, [clear, unclear, redesign]);
+    const words = comparisons.map((c) => comparisonWords(c, "metric"));
     expect(words[0]).toMatch(
       /^Size \(across, or one wing\) helps: 0\.42.s more on average \(95 % interval 0\.3\d.s to 0\.4\d.s\)\. Few trials, so be careful\.$/,
     );
@@ -126,6 +128,29 @@ describe("a run's findings", () => {
     };
     const [builder] = runFindings(family, spec, [held]).builders;
     expect(builder).toMatchObject({ metGoal: true, first: 1, last: 1, best: 1.7, improved: null });
+  });
+
+  it("judges each by the goal and the measure of the sheet it was built from", () => {
+    const band = families["launch-band"];
+    const far = { ...startValues(band.spec), aim: "far", goalM: 3 };
+    const target = { ...far, aim: "target", withinM: 0.2 };
+    const one = (alias: string, value: number): FindingEntry => {
+      const [version] = entry(alias, [value], []).versions;
+      return { ...entry(alias, [], []), versions: version ? [{ ...version, instrument: "tape" }] : [] };
+    };
+    const found = joinFindings(band, target, [
+      entryFindings(band, far, one("Far", 4)),
+      entryFindings(band, target, one("Near", 0.1)),
+      entryFindings(band, { ...target, withinM: 0.05 }, one("Nearly", 0.1)),
+    ]);
+    expect(found).toMatchObject({ measure: { id: "miss" }, goal: 0.2, entries: 3, goalMet: 2, otherGoals: 2 });
+    expect(found.builders.map((b) => [b.alias, b.metGoal, b.measure?.id ?? null])).toEqual([
+      ["Far", true, "distance"],
+      ["Near", true, null],
+      ["Nearly", false, null],
+    ]);
+    expect(findingsWords(found, "metric")[0]).toBe("2 of 3 met the goal of the sheet they built from.");
+    expect(findingsWords({ ...found, otherGoals: 0 }, "metric")[0]).toBe("2 of 3 met the goal.");
   });
 
   it("has a sentence even for nothing", () => {

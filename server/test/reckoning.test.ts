@@ -1,4 +1,5 @@
 import type { BuilderPage, EntryPage, FindingsDoc, Receipt, RevealDoc, RevealPage, RunDoc } from "@lampcrate/contract";
+import { families } from "@lampcrate/core";
 import fc from "fast-check";
 import { afterEach, beforeEach, describe, expect, it } from "vitest";
 import { reckonHere } from "../src/index.ts";
@@ -59,6 +60,31 @@ describe("findings that are kept", () => {
       expect(await get<FindingsDoc>(`/api/runs/${run.id}/findings`)).toEqual(JSON.parse(JSON.stringify(await anew())));
     }
     expect(await get<FindingsDoc>(`/api/runs/${run.id}/findings`)).toMatchObject({ entries: 1, goal: 1.9, waiting: 4 });
+  });
+
+  it("judge each entry by the sheet its family built from, whatever was published since", async () => {
+    const publishGoal = async (goalS: number): Promise<void> => {
+      const now = await get<RunDoc>(`/api/runs/${run.id}`);
+      const brief = { ...now.brief, spec: { ...now.brief.spec, goalS } };
+      await house.ask("PUT", `/api/runs/${run.id}/brief`, { revision: now.briefRevision, words: "", brief });
+      expect((await house.ask("POST", `/api/runs/${run.id}/publish`)).status).toBe(200);
+    };
+    const accepted = async (name: string): Promise<void> => {
+      const sent = goodEntry(name);
+      expect((await sendTo(house, run, sent)).status).toBe(201);
+      await decide(sent.id, "accepted", 1);
+    };
+    await publishGoal(1.5);
+    await accepted("early");
+    expect(await get<FindingsDoc>(`/api/runs/${run.id}/findings`)).toMatchObject({ goalMet: 1, plain: ["1 of 1 met the goal.", {}, {}] });
+    await publishGoal(1.9);
+    await accepted("late");
+    const { goal, goalMet, plain, table } = await get<FindingsDoc>(`/api/runs/${run.id}/findings`);
+    expect([goal, goalMet, table.builders.map((b) => b.metGoal)]).toEqual([1.9, 1, [true, false]]);
+    expect(plain[0]).toBe("1 of 2 met the goal of the sheet they built from.");
+    house.at("2026-12-24T09:00:00Z");
+    const reveal = (await house.ask("GET", `/api/public/runs/${code()}/reveal`, undefined, { cookie: null })).body as RevealDoc;
+    expect(reveal).toMatchObject({ goalMet: 1, entries: 2, plain: [plain[0], {}, {}] });
   });
 
   it("are taken in some at a time, until none is left", async () => {
@@ -124,7 +150,7 @@ describe("ranks", () => {
         fc.array(fc.option(fc.integer({ min: 0, max: 6 }), { nil: null }), { maxLength: 30 }),
         fc.constantFrom("more", "less"),
         (scores, better) => {
-          const builders = scores.map((best, i) => ({ alias: `b${i}`, best, last: null }));
+          const builders = scores.map((best, i) => ({ alias: `b${i}`, best, last: null, measure: null }));
           const ranks = ranksOf(builders, "best", better);
           for (const { alias, best } of builders) {
             const ahead = scores.filter((s) => s !== null && best !== null && (better === "more" ? s > best : s < best)).length;
@@ -135,8 +161,16 @@ describe("ranks", () => {
     );
   });
 
+  it("leave out whoever measured something else, by an earlier sheet", () => {
+    const all = [
+      { alias: "far", best: 4, last: 4, measure: families["launch-band"].measures({ aim: "far" })[0] },
+      { alias: "near", best: 0.1, last: 0.1, measure: null },
+    ];
+    expect([...ranksOf(all, "best", "more")]).toEqual([["near", 1]]);
+  });
+
   it("are given in no run that celebrates or lists the goal alone", () => {
-    expect(ranksOf([{ alias: "a", best: 1, last: 1 }], "celebrate", "more").size).toBe(0);
-    expect(ranksOf([{ alias: "a", best: 1, last: 1 }], "goal-improved", "more").size).toBe(0);
+    expect(ranksOf([{ alias: "a", best: 1, last: 1, measure: null }], "celebrate", "more").size).toBe(0);
+    expect(ranksOf([{ alias: "a", best: 1, last: 1, measure: null }], "goal-improved", "more").size).toBe(0);
   });
 });

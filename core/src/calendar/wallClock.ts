@@ -65,30 +65,33 @@ export function weekdayOf(date: string): number {
   return Temporal.PlainDate.from(date).dayOfWeek;
 }
 
-const weekdays = ["Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday", "Sunday"] as const;
-const months = [
-  "January",
-  "February",
-  "March",
-  "April",
-  "May",
-  "June",
-  "July",
-  "August",
-  "September",
-  "October",
-  "November",
-  "December",
-] as const;
+/** Names of days and months as Intl has them; a date's own, in no zone. */
+const named = (length: "long" | "short"): ((date: string) => readonly string[]) => {
+  const format = new Intl.DateTimeFormat("en", { weekday: length, day: "numeric", month: length, year: "numeric", timeZone: "UTC" });
+  return (date) => {
+    const parts = format.formatToParts(Temporal.PlainDate.from(date).toZonedDateTime("UTC").epochMilliseconds);
+    return (["weekday", "day", "month", "year"] as const).map((type) => parts.find((part) => part.type === type)?.value ?? "");
+  };
+};
+const [inFull, inShort] = [named("long"), named("short")];
 
 /** A date in words, such as "Sunday 3 January 2027". */
 export function dateWords(date: string): string {
-  const day = Temporal.PlainDate.from(date);
-  return `${weekdays[day.dayOfWeek - 1]} ${day.day} ${months[day.month - 1]} ${day.year}`;
+  return inFull(date).join(" ");
 }
 
-/** A date in a few letters, such as "Sat 5 Dec". */
-export function shortDate(date: string): string {
-  const day = Temporal.PlainDate.from(date);
-  return `${weekdays[day.dayOfWeek - 1]?.slice(0, 3)} ${day.day} ${months[day.month - 1]?.slice(0, 3)}`;
+/** Dates farther from today than this, either way, are told with their year. */
+const nearDays = 180;
+
+/** A date in a few letters, such as "Sat 5 Dec", and with its year unless that is plain from `today`; null for words that are kept. */
+export function shortDate(date: string, today: string | null): string {
+  const near = today !== null && Math.abs(daysBetween(today, date)) <= nearDays;
+  return inShort(date)
+    .slice(0, near ? 3 : 4)
+    .join(" ");
+}
+
+/** The day and month alone, such as "5 Dec", for an axis. */
+export function dayAndMonth(date: string): string {
+  return inShort(date).slice(1, 3).join(" ");
 }

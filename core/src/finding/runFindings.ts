@@ -37,6 +37,8 @@ export interface FairTestFound {
   readonly oldValues: readonly number[];
   readonly newValues: readonly number[];
   readonly control: boolean;
+  /** What its numbers are. */
+  readonly measure: Measure;
   readonly result: FairTest;
 }
 
@@ -51,6 +53,8 @@ export interface BuilderFound {
   readonly best: number | null;
   /** Best later mean ÷ first mean, upside down where less is better; null with one version. */
   readonly improved: number | null;
+  /** What its numbers are, where that isn't the run's measure: the sheet they built from asked for another. */
+  readonly measure: Measure | null;
 }
 
 /** What a run's accepted entries show. */
@@ -58,7 +62,10 @@ export interface RunFindings {
   readonly measure: Measure;
   readonly goal: number;
   readonly entries: number;
+  /** Each by the goal of the sheet it was built from. */
   readonly goalMet: number;
+  /** Entries judged by another goal than the run's of today. */
+  readonly otherGoals: number;
   readonly builders: readonly BuilderFound[];
   readonly comparisons: readonly FairTestFound[];
 }
@@ -72,8 +79,10 @@ export function runFindings(family: Family, spec: Values, entries: readonly Find
   );
 }
 
-/** What one accepted entry shows by itself. */
+/** What one accepted entry shows by itself, against the goal of the sheet it was built from. */
 export interface EntryFound {
+  readonly measure: Measure;
+  readonly goal: number;
   readonly builder: BuilderFound;
   readonly comparisons: readonly FairTestFound[];
 }
@@ -81,24 +90,32 @@ export interface EntryFound {
 /** What one accepted entry shows: it depends on no other one, so that it need not be reckoned again when others come in. */
 export function entryFindings(family: Family, spec: Values, entry: FindingEntry): EntryFound {
   const [measure] = family.measures(spec);
+  const goal = family.goal(spec).value;
   return {
-    builder: builderOf(entry, family.goal(spec).value, measure.better),
+    measure,
+    goal,
+    builder: builderOf(entry, goal, measure.better),
     comparisons: comparisonsOf(entry, family, spec, measure),
   };
 }
 
-/** What a run shows, from what each of its entries shows. */
+/** What a run shows, from what each of its entries shows; `spec` is the run's of today. */
 export function joinFindings(family: Family, spec: Values, found: readonly EntryFound[]): RunFindings {
-  const builders = found.map(({ builder }) => builder);
+  const [measure] = family.measures(spec);
+  const goal = family.goal(spec).value;
+  const builders = found.map((one) => (isAlike(one.measure, measure) ? one.builder : { ...one.builder, measure: one.measure }));
   return {
-    measure: family.measures(spec)[0],
-    goal: family.goal(spec).value,
+    measure,
+    goal,
     entries: found.length,
+    otherGoals: found.filter((one) => one.goal !== goal || !isAlike(one.measure, measure)).length,
     goalMet: builders.filter((builder) => builder.metGoal).length,
     builders,
     comparisons: found.flatMap(({ comparisons }) => comparisons),
   };
 }
+
+const isAlike = (a: Measure, b: Measure): boolean => a.id === b.id && a.dimension === b.dimension && a.better === b.better;
 
 function builderOf(entry: FindingEntry, goal: number, better: "more" | "less"): BuilderFound {
   const builds = entry.versions.filter((version) => version.role === "build");
@@ -123,6 +140,7 @@ function builderOf(entry: FindingEntry, goal: number, better: "more" | "less"): 
     last: means.at(-1) ?? null,
     best,
     improved,
+    measure: null,
   };
 }
 
@@ -174,6 +192,7 @@ function compare(
     oldValues: old.values,
     newValues: fresh.values,
     control,
+    measure,
     result,
   };
 }

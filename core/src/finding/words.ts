@@ -1,4 +1,3 @@
-import type { Measure } from "../family/shape.ts";
 import { showQuantity, type UnitChoice } from "../quantity/show.ts";
 import type { Flag } from "./flag.ts";
 import type { FairTestFound, RunFindings } from "./runFindings.ts";
@@ -31,7 +30,7 @@ export function reasonWords(reason: string): string {
 }
 
 /** One comparison in plain words, the answer first. */
-export function comparisonWords(found: FairTestFound, measure: Measure, units: UnitChoice): string {
+export function comparisonWords(found: FairTestFound, units: UnitChoice): string {
   const { comparison, numbers, repeat } = found.result;
   const what = found.control ? "The canopy" : (found.variable ?? "The change");
   if (comparison.kind === "not comparable") return "These two were not tested alike, so they can't be compared.";
@@ -41,7 +40,7 @@ export function comparisonWords(found: FairTestFound, measure: Measure, units: U
   if (repeat || !numbers) return "Repeat each version at least twice, then the two can be compared.";
   const { welch, careful, more } = numbers;
   if (welch.low === null || welch.high === null) return "Every trial gave the same number: there is nothing to compare yet.";
-  const show = (value: number): string => showQuantity(value, measure.dimension, units);
+  const show = (value: number): string => showQuantity(value, found.measure.dimension, units);
   const span = `95 % interval ${show(welch.low)} to ${show(welch.high)}`;
   if (welch.word === "cannot tell yet") {
     const next =
@@ -56,9 +55,9 @@ export function comparisonWords(found: FairTestFound, measure: Measure, units: U
 
 /** The run's answer in a few sentences, the goal first. */
 export function findingsWords(findings: RunFindings, units: UnitChoice): readonly string[] {
-  const { entries, goalMet, builders, comparisons, measure } = findings;
+  const { entries, goalMet, otherGoals, builders, comparisons } = findings;
   if (entries === 0) return ["No entry has been accepted yet."];
-  const words = [`${goalMet} of ${entries} met the goal.`];
+  const words = [`${goalMet} of ${entries} met the goal${otherGoals > 0 ? " of the sheet they built from" : ""}.`];
   const twice = builders.filter((builder) => builder.improved !== null);
   const better = twice.filter((builder) => (builder.improved ?? 0) > 1).length;
   if (twice.length > 0) words.push(`${better} of ${twice.length} who built again did better than with their first version.`);
@@ -66,7 +65,7 @@ export function findingsWords(findings: RunFindings, units: UnitChoice): readonl
   const tells = fair.filter((found) => found.result.numbers?.welch.word !== "cannot tell yet");
   if (fair.length > 0) words.push(`${fair.length} fair ${fair.length === 1 ? "test" : "tests"}: ${tells.length} could tell a difference.`);
   const best = clearest(comparisons);
-  if (best) words.push(`${best.alias}: ${comparisonWords(best, measure, units)}`);
+  if (best) words.push(`${best.alias}: ${comparisonWords(best, units)}`);
   return words;
 }
 

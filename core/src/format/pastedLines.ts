@@ -94,7 +94,7 @@ function readRow(at: (column: Column) => string, materials: readonly NamedMateri
     materialId: material.id,
     amount: amount.amount,
     per: unit ?? null,
-    spoilRate: spoil && spoil.share,
+    spoilRate: spoil?.share ?? null,
     standIn: readStandIn(at("stand-in").slice(0, 160)),
   };
 }

@@ -34,5 +34,5 @@ export function dayWords({ session }: CratePapers): string {
 }
 
 export function shortDayWords({ session }: CratePapers): string {
-  return session ? shortDate(session.start.slice(0, 10)) : "";
+  return session ? shortDate(session.start.slice(0, 10), null) : "";
 }

@@ -13,7 +13,7 @@ export interface Digested {
   readonly state: EntryDoc["state"];
   readonly briefVersion: number;
   readonly entry: FindingEntry;
-  /** Against the goal that the run is judged by; null until it is reckoned. */
+  /** What it shows by the sheet it was built from; null unless it is accepted. */
   found: EntryFound | null;
 }
 
@@ -47,21 +47,14 @@ export class RunDigest {
     const taken = changed.slice(0, most);
     for (let i = 0; i < taken.length; i += chunk) this.take(db, run, taken.slice(i, i + chunk));
     const goal = goalOf(db, run);
-    if (goal.key !== this.judgedBy?.key) {
-      for (const one of this.kept.values()) one.found = null;
-      this.counted += 1;
-    }
+    if (goal.key !== this.judgedBy?.key) this.counted += 1;
     this.judgedBy = goal;
-    for (const [key] of taken) {
-      const one = this.kept.get(key);
-      if (one?.state === "accepted") foundOf(one, goal);
-    }
     const whole = taken.length === changed.length;
     if (whole) this.seen = seen;
     return whole;
   }
 
-  /** Another number whenever what is counted has changed: accepted entries, or what they are judged by. Those that come in and wait change nothing. */
+  /** Another number whenever what is counted has changed: accepted entries, or what the run is judged by. Those that come in and wait change nothing. */
   get stamp(): number {
     return this.counted;
   }
@@ -71,7 +64,7 @@ export class RunDigest {
     return this.order.flatMap((key) => this.kept.get(key) ?? []);
   }
 
-  /** What entries are judged by, as at the last refresh. */
+  /** What the run is judged by, as at the last refresh. */
   get goal(): RunGoal {
     if (this.judgedBy === null) throw new Error("a digest is refreshed before it is asked");
     return this.judgedBy;
@@ -79,7 +72,7 @@ export class RunDigest {
 
   /** What accepted entries show, in order of arrival, as at the last refresh. */
   accepted(): readonly EntryFound[] {
-    return this.all().flatMap((one) => (one.state === "accepted" ? [foundOf(one, this.goal)] : []));
+    return this.all().flatMap((one) => (one.state === "accepted" && one.found ? [one.found] : []));
   }
 
   /** By an index alone: whatever changes an entry moves its revision. */
@@ -99,12 +92,13 @@ export class RunDigest {
       const doc = docs[i];
       if (!doc) continue;
       if (doc.state === "accepted" || this.kept.get(row.key)?.state === "accepted") this.counted += 1;
+      const counted = findingEntry(doc);
       this.kept.set(row.key, {
         revision: row.revision,
         state: doc.state,
         briefVersion: doc.briefVersion,
-        entry: findingEntry(doc),
-        found: null,
+        entry: counted,
+        found: doc.state === "accepted" ? foundOf(db, run, doc.briefVersion, counted) : null,
       });
     }
   }
@@ -116,13 +110,13 @@ function dataStamp(db: Database): string {
   return `${changes} ${db.$client.pragma("data_version", { simple: true })}`;
 }
 
-/** What one entry shows against a goal, reckoned once. */
-function foundOf(one: Digested, { family, spec }: RunGoal): EntryFound {
-  one.found ??= entryFindings(families[family], spec, one.entry);
-  return one.found;
+/** What an entry shows by the brief its family built from. */
+function foundOf(db: Database, run: RunRow, briefVersion: number, counted: FindingEntry): EntryFound {
+  const { family, spec } = frozenVersion(db, run.briefId, briefVersion).brief;
+  return entryFindings(families[family], spec, counted);
 }
 
-/** What a run's entries are judged by. */
+/** What a run is judged by today. */
 interface RunGoal {
   /** Another text for another goal. */
   readonly key: string;

@@ -20,7 +20,7 @@ export function foundIn(digests: Digests, row: RunRow): RunFindings {
 export function findingsDoc(db: Database, digests: Digests, runId: string): FindingsDoc {
   const row = runRow(db, runId);
   const found = foundIn(digests, row);
-  const { measure, goal, entries, goalMet } = found;
+  const { measure, goal, entries, goalMet, otherGoals } = found;
   const digest = digests.of(row);
   const waiting = digest.all().filter((one) => one.state === "waiting").length;
   const shown = digests.answer(`findings ${runId}`, `${digest.stamp} ${row.revision}`, () => ({
@@ -28,6 +28,7 @@ export function findingsDoc(db: Database, digests: Digests, runId: string): Find
     goal,
     entries,
     goalMet,
+    otherGoals,
     plain: findingsWords(found, row.units).slice(0, 3),
     firstLast: firstLastOf(found),
     clearest: clearest(found.comparisons),
@@ -43,14 +44,14 @@ export function builderPage(db: Database, digests: Digests, runId: string, from:
 }
 
 function pageOf(found: RunFindings, { units }: RunRow, from: number): BuilderPage {
-  const { measure, builders, comparisons } = found;
+  const { builders, comparisons } = found;
   const { some, total, next } = pageFrom(builders, from);
   const ids = new Set(some.map((builder) => builder.entryId));
   const lastChange = new Map(comparisons.filter((c) => ids.has(c.entryId) && !c.control).map((c) => [c.entryId, c]));
   return {
     builders: some.map((builder) => {
       const last = lastChange.get(builder.entryId);
-      return { ...builder, words: last ? comparisonWords(last, measure, units) : null };
+      return { ...builder, words: last ? comparisonWords(last, units) : null };
     }),
     total,
     next,
@@ -61,8 +62,8 @@ function firstLastOf({ builders }: RunFindings): FindingsDoc["firstLast"] {
   const highestFirst = (a: FirstLastPair, b: FirstLastPair): number => b.last - a.last || byAlias(a, b);
   let pairs: FirstLastPair[] = [];
   let total = 0;
-  for (const { alias, first, last } of builders) {
-    if (first === null || last === null) continue;
+  for (const { alias, first, last, measure } of builders) {
+    if (first === null || last === null || measure !== null) continue;
     total += 1;
     // Tens of thousands need no order among themselves: only those that are drawn do.
     if (pairs.length >= mostDrawn && highestFirst({ alias, first, last }, pairs[mostDrawn - 1] ?? { alias, first, last }) >= 0) continue;

@@ -67,9 +67,10 @@ function revealEntries(digests: Digests, row: RunRow): readonly RevealEntry[] {
         (b): RevealEntry => ({
           alias: b.alias,
           metGoal: b.metGoal,
-          first: b.first,
-          last: b.last,
-          best: standings ? b.best : null,
+          // Numbers of another measure can't stand in this column.
+          first: b.measure ? null : b.first,
+          last: b.measure ? null : b.last,
+          best: standings && !b.measure ? b.best : null,
           improved: standings ? b.improved : null,
           rank: ranks.get(b.alias) ?? null,
         }),
@@ -80,7 +81,7 @@ function revealEntries(digests: Digests, row: RunRow): readonly RevealEntry[] {
 
 /** 1, 2, 2, 4: 1 + the number with a strictly better score; none unless the scoring ranks. */
 export function ranksOf(
-  builders: readonly Pick<BuilderFound, "alias" | "best" | "last">[],
+  builders: readonly Pick<BuilderFound, "alias" | "best" | "last" | "measure">[],
   scoring: RunRow["scoring"],
   better: "more" | "less",
 ): ReadonlyMap<string, number> {
@@ -88,7 +89,7 @@ export function ranksOf(
   const scored = builders
     .flatMap((b) => {
       const score = scoring === "best" ? b.best : b.last;
-      return score === null ? [] : [{ alias: b.alias, score: better === "more" ? score : -score }];
+      return score === null || b.measure !== null ? [] : [{ alias: b.alias, score: better === "more" ? score : -score }];
     })
     .sort((a, b) => b.score - a.score);
   // Going down the list, those that are strictly better only become more.

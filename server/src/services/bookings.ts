@@ -1,4 +1,4 @@
-import { type Booking, freeRooms, nextFreeStart, roomTwice, shortDate, wallOf } from "@lampcrate/core";
+import { type Booking, dateOf, freeRooms, nextFreeStart, roomTwice, shortDate, wallOf } from "@lampcrate/core";
 import { and, asc, eq, ne } from "drizzle-orm";
 import type { Store } from "../db/open.ts";
 import { room, run, session } from "../db/schema/index.ts";
@@ -44,9 +44,10 @@ export function refuseTakenRoom(db: Store, row: SessionRow): void {
   if (!taken) return;
   const rooms = db.select().from(room).all();
   const name = rooms.find((r) => r.id === row.roomId)?.name ?? "That room";
+  const asked = dateOf(row.startAt, row.zone);
   const when = (instant: number): string => {
     const wall = wallOf(instant, row.zone);
-    return `${shortDate(wall.slice(0, 10))} ${wall.slice(11)}`;
+    return `${shortDate(wall.slice(0, 10), asked)} ${wall.slice(11)}`;
   };
   const free = freeRooms(booking, rooms, others).map((r) => r.name);
   const next = when(nextFreeStart(booking, others));

@@ -1,5 +1,5 @@
 import type { AgeBand, EntryDoc, VersionDoc } from "@lampcrate/contract";
-import { checkVersion, families, flagWords, isFamilyId, showQuantity } from "@lampcrate/core";
+import { checkVersion, type Dimension, families, flagWords, isFamilyId, showQuantity } from "@lampcrate/core";
 import { asc, desc, eq, inArray } from "drizzle-orm";
 import type { Store } from "../db/open.ts";
 import { entry, type FrozenBrief, siftDecision, staff, trial, version } from "../db/schema/index.ts";
@@ -72,6 +72,7 @@ export function entryDocs(db: Store, run: RunRow, rows: readonly EntryRow[]): re
       ageBand: row.ageBand as AgeBand | null,
       said: row.said,
       briefVersion: row.briefVersion,
+      dimension: dimensionOf(briefOf(row.briefVersion).brief),
       versions: (versions.get(row.key) ?? []).map((v) => versionDoc(v, trials.get(v.id) ?? [], briefOf(row.briefVersion), run.units)),
       decidedBy: decided?.by ?? null,
       why: decided?.why || null,
@@ -93,7 +94,7 @@ function versionDoc(row: VersionRow, trials: readonly TrialRow[], { brief }: Fro
   const checked = family
     ? checkVersion(family, brief.spec, brief.design, { role: row.role, variables: row.variables, place: row.place, trials })
     : [];
-  const dimension = family?.measures(brief.spec)[0].dimension ?? "count";
+  const dimension = dimensionOf(brief);
   return {
     id: String(row.id),
     number: row.number,
@@ -121,6 +122,10 @@ function versionDoc(row: VersionRow, trials: readonly TrialRow[], { brief }: Fro
       };
     }),
   };
+}
+
+function dimensionOf({ family, spec }: FrozenBrief["brief"]): Dimension {
+  return isFamilyId(family) ? families[family].measures(spec)[0].dimension : "count";
 }
 
 function groupBy<T, K>(rows: readonly T[], key: (row: T) => K): Map<K, T[]> {

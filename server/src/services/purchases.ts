@@ -92,7 +92,7 @@ export function stepOrder(deps: Deps, by: Person, id: string, step: OrderStep): 
           materialId,
           amount: books * size * count,
           reason: "arrived",
-          words: `${order.supplierName}, ordered ${shortDate(order.placedOn)}${books < 0 ? "; had not come after all" : ""}`,
+          words: `${order.supplierName}, ordered ${shortDate(order.placedOn, null)}${books < 0 ? "; had not come after all" : ""}`,
           purchaseId: id,
         });
     trail(tx, deps.clock(), by, "stock", `said that the order from ${order.supplierName} is ${step}`);

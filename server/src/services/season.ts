@@ -98,7 +98,7 @@ function toDos(db: Store, runs: readonly RunLine[], today: string): readonly ToD
           "publish",
           addDays(by, -3),
           "Publish the challenge sheet",
-          `entries ${line.opensOn ? `open ${shortDate(line.opensOn)}` : "have no opening day"}`,
+          `entries ${line.opensOn ? `open ${shortDate(line.opensOn, today)}` : "have no opening day"}`,
           "publish",
         );
     }
@@ -115,7 +115,7 @@ function toDos(db: Store, runs: readonly RunLine[], today: string): readonly ToD
         "reveal",
         addDays(line.revealOn, -1),
         "Get the reveal ready",
-        `${line.accepted} accepted, reveal ${shortDate(line.revealOn)}`,
+        `${line.accepted} accepted, reveal ${shortDate(line.revealOn, today)}`,
         "findings",
       );
   }

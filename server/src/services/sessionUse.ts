@@ -32,5 +32,5 @@ export function bookSessionUse(
     .innerJoin(run, eq(run.id, session.runId))
     .where(eq(session.id, sessionId))
     .get();
-  settleSession(db, by, at, sessionId, took, held ? `${shortDate(held.start.slice(0, 10))}, ${held.title}` : "");
+  settleSession(db, by, at, sessionId, took, held ? `${shortDate(held.start.slice(0, 10), null)}, ${held.title}` : "");
 }

@@ -15,7 +15,7 @@ export function Buying() {
   return (
     <main className="page stack" style={{ maxWidth: 1180 }}>
       <h1>Buying</h1>
-      {buying.isError ? (
+      {buying.isLoadingError ? (
         <p role="alert" className="trouble">
           {buying.error.message}
         </p>

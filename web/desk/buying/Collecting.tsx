@@ -1,5 +1,5 @@
 import { type BuyingDoc, preparingOf, seasonStore } from "@lampcrate/contract";
-import { type BuyProblem, type SeasonCrate, shortDate, startsOf } from "@lampcrate/core";
+import { type BuyProblem, type SeasonCrate, startsOf } from "@lampcrate/core";
 import type { Names } from "./names.ts";
 
 interface CollectingProps {
@@ -25,12 +25,12 @@ export function Collecting({ doc, crates, whole, names }: CollectingProps) {
             <li key={`${id} ${crate.id}`}>
               <strong className={slack < 0 ? "short" : ""}>
                 {slack < 0
-                  ? `${name}: asking had to start ${shortDate(by)}`
+                  ? `${name}: asking had to start ${names.date(by)}`
                   : slack === 0
                     ? `${name}: start asking today`
-                    : `${name}: start asking by ${shortDate(by)}`}
+                    : `${name}: start asking by ${names.date(by)}`}
               </strong>
-              . {names.amount(id, amount)} are missing for {names.crate(crate.id)}, to be here by {shortDate(crate.arriveBy)}; about{" "}
+              . {names.amount(id, amount)} are missing for {names.crate(crate.id)}, to be here by {names.date(crate.arriveBy)}; about{" "}
               {names.amount(id, perWeek.get(id) ?? 0)} come in a week once people are asked.
             </li>
           );

@@ -1,5 +1,4 @@
 import type { OrderDoc } from "@lampcrate/contract";
-import { shortDate } from "@lampcrate/core";
 import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { AskError, api, ask } from "../../shared/client.ts";
@@ -83,7 +82,7 @@ interface OrderRowProps {
 
 function OrderRow({ order, names, currency, onSay }: OrderRowProps) {
   const cost = order.feeCents + order.lines.reduce((sum, line) => sum + line.count * line.priceCents, 0);
-  const name = `${order.supplierName}, ordered ${shortDate(order.placedOn)}`;
+  const name = `${order.supplierName}, ordered ${names.date(order.placedOn)}`;
   const step = (words: string, to: Step, className = "second") => (
     <button type="button" className={className} aria-label={`${words}: ${name}`} onClick={() => onSay(to)}>
       {words}
@@ -93,7 +92,7 @@ function OrderRow({ order, names, currency, onSay }: OrderRowProps) {
     <tr>
       <th scope="row">
         {order.supplierName}
-        <div className="soft small">ordered {shortDate(order.placedOn)}</div>
+        <div className="soft small">ordered {names.date(order.placedOn)}</div>
       </th>
       <td className="small">
         {order.lines
@@ -103,9 +102,9 @@ function OrderRow({ order, names, currency, onSay }: OrderRowProps) {
       <td className="number">{money(cost, currency)}</td>
       <td>
         {order.state === "placed"
-          ? `due ${shortDate(order.dueOn)}`
+          ? `due ${names.date(order.dueOn)}`
           : order.state === "arrived"
-            ? `arrived ${shortDate(order.arrivedOn ?? order.dueOn)}, in stock`
+            ? `arrived ${names.date(order.arrivedOn ?? order.dueOn)}, in stock`
             : "called off"}
       </td>
       <td>

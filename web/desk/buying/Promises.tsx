@@ -1,5 +1,5 @@
 import type { BuyingDoc } from "@lampcrate/contract";
-import { type BuyMaterial, type BuyProblem, type Promised, promisesOf, type SeasonCrate, shortDate, type TooLate } from "@lampcrate/core";
+import { type BuyMaterial, type BuyProblem, type Promised, promisesOf, type SeasonCrate, type TooLate } from "@lampcrate/core";
 import type { Names } from "./names.ts";
 
 interface PromisesProps {
@@ -52,7 +52,7 @@ export function Promises(props: PromisesProps) {
                 const crate = crates.find((c) => c.id === id);
                 return (
                   <li key={id} className={fate}>
-                    <span className="small soft">{crate ? shortDate(crate.date) : ""}</span>{" "}
+                    <span className="small soft">{crate ? names.date(crate.date) : ""}</span>{" "}
                     <span className="small">{crate?.runTitle}</span>
                     <br />
                     {names.amount(material.id, need)}

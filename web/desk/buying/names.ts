@@ -8,6 +8,7 @@ export interface Names {
   readonly supplier: (id: string) => string;
   /** An amount of a material in its unit; what is cut counts in whole sheets. */
   readonly amount: (materialId: string, amount: number) => string;
+  readonly date: (date: string) => string;
   /** A day counted from today. */
   readonly day: (day: number) => string;
 }
@@ -18,10 +19,11 @@ export function namesOf(doc: BuyingDoc, crates: readonly SeasonCrate[]): Names {
     material: (id) => material(id)?.name ?? "gone from the store room",
     crate: (id) => {
       const crate = crates.find((c) => c.id === id);
-      return crate ? `${shortDate(crate.date)}, ${crate.runTitle}` : "";
+      return crate ? `${shortDate(crate.date, doc.today)}, ${crate.runTitle}` : "";
     },
     supplier: (id) => doc.suppliers.find((s) => s.id === id)?.name ?? "gone",
     amount: (id, amount) => amountWords(amount, material(id)?.unit ?? "piece", doc.house.units),
-    day: (day) => shortDate(addDays(doc.today, day)),
+    day: (day) => shortDate(addDays(doc.today, day), doc.today),
+    date: (date) => shortDate(date, doc.today),
   };
 }

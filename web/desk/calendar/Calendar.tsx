@@ -1,10 +1,11 @@
-import { families, roomLacks, shortDate, tell } from "@lampcrate/core";
+import { families, roomLacks, tell } from "@lampcrate/core";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link } from "react-router";
 import { AskError, api, ask } from "../../shared/client.ts";
 import { useSizedCrate } from "../crate/SizedCrate.tsx";
-import { bookingsQuery, houseQuery, meQuery, runQuery, seasonQuery } from "../queries.ts";
+import { useHouseDay } from "../pieces/useHouseDay.ts";
+import { bookingsQuery, houseQuery, runQuery, seasonQuery } from "../queries.ts";
 import { useRunWork } from "../run/RunContext.ts";
 import { clockOf } from "./clockOf.ts";
 import { EntryDays } from "./EntryDays.tsx";
@@ -17,7 +18,7 @@ export function Calendar() {
   const crate = useSizedCrate();
   const house = useQuery(houseQuery);
   const bookings = useQuery(bookingsQuery);
-  const now = useQuery(meQuery).data?.now ?? 0;
+  const { now, day } = useHouseDay();
   const queries = useQueryClient();
   const [editing, setEditing] = useState<string | "new" | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
@@ -86,7 +87,7 @@ export function Calendar() {
                 return (
                   <tr key={held.id}>
                     <td>
-                      {shortDate(held.start.slice(0, 10))}
+                      {day(held.start.slice(0, 10))}
                       {held.title ? <div className="soft small">{held.title}</div> : null}
                     </td>
                     <td>
@@ -115,7 +116,7 @@ export function Calendar() {
                       <button
                         type="button"
                         className="quiet"
-                        aria-label={`Remove ${shortDate(held.start.slice(0, 10))}`}
+                        aria-label={`Remove ${day(held.start.slice(0, 10))}`}
                         onClick={() => void remove(held.id)}
                       >
                         remove

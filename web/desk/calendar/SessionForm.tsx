@@ -4,7 +4,8 @@ import { Input, InputNumber, Select } from "antd";
 import { useState } from "react";
 import { AskError, api, ask } from "../../shared/client.ts";
 import { useKeptState } from "../../shared/useKeptState.ts";
-import { bookingsQuery, meQuery, runQuery, seasonQuery } from "../queries.ts";
+import { useHouseDay } from "../pieces/useHouseDay.ts";
+import { bookingsQuery, runQuery, seasonQuery } from "../queries.ts";
 import { useRunWork } from "../run/RunContext.ts";
 import { Labelled } from "../shell/Labelled.tsx";
 
@@ -18,7 +19,7 @@ interface SessionFormProps {
 export function SessionForm({ session, rooms, onClose }: SessionFormProps) {
   const { run, heads, setCrateFor } = useRunWork();
   const queries = useQueryClient();
-  const now = queries.getQueryData(meQuery.queryKey)?.now ?? 0;
+  const { today } = useHouseDay();
   const [typed, setTyped] = useKeptState<SessionInput>(
     `session-${run.id}-${session?.id ?? "new"}`,
     session
@@ -26,7 +27,7 @@ export function SessionForm({ session, rooms, onClose }: SessionFormProps) {
       : {
           title: "",
           roomId: rooms[0]?.id ?? "",
-          start: `${new Date(now).toISOString().slice(0, 10)}T10:00`,
+          start: `${today}T10:00`,
           minutes: 120,
           setUpMin: 45,
           tearDownMin: 30,

@@ -1,8 +1,7 @@
 import type { ClosureDoc, RoomDoc } from "@lampcrate/contract";
-import { addDays, type Booking, bookedSpan, dateOf, shortDate, weekdayOf } from "@lampcrate/core";
-import { useQuery } from "@tanstack/react-query";
+import { addDays, type Booking, bookedSpan, dateOf, weekdayOf } from "@lampcrate/core";
 import { useState } from "react";
-import { meQuery } from "../queries.ts";
+import { useHouseDay } from "../pieces/useHouseDay.ts";
 import { clockOf } from "./clockOf.ts";
 import "./weekBoard.css";
 
@@ -19,16 +18,16 @@ interface WeekBoardProps {
 
 /** Which room is taken when, one week at a time, set-up and tear-down included. */
 export function WeekBoard({ rooms, bookings, closures, zone, ours, nearest }: WeekBoardProps) {
-  const now = useQuery(meQuery).data?.now ?? 0;
+  const { today, day: said } = useHouseDay();
   const [shift, setShift] = useState(0);
-  const day = nearest ?? dateOf(now, zone);
+  const day = nearest ?? today;
   const monday = addDays(day, 1 - weekdayOf(day) + 7 * shift);
   const week = Array.from({ length: 7 }, (_, i) => addDays(monday, i));
   if (rooms.length === 0) return null;
   return (
     <section className="sheet pad stack" aria-label="Rooms this week">
       <div className="row spread">
-        <h2>Rooms, week of {shortDate(monday)}</h2>
+        <h2>Rooms, week of {said(monday)}</h2>
         <div className="row">
           <button type="button" className="second" onClick={() => setShift(shift - 1)}>
             week before
@@ -44,7 +43,7 @@ export function WeekBoard({ rooms, bookings, closures, zone, ours, nearest }: We
             <th scope="col">Room</th>
             {week.map((date) => (
               <th key={date} scope="col">
-                {shortDate(date)}
+                {said(date)}
               </th>
             ))}
           </tr>

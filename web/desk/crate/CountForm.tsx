@@ -1,10 +1,10 @@
 import type { CountInput, LineCount, SessionDoc } from "@lampcrate/contract";
-import { shortDate } from "@lampcrate/core";
 import { useQueryClient } from "@tanstack/react-query";
 import { InputNumber } from "antd";
 import { useState } from "react";
 import { AskError, api, ask } from "../../shared/client.ts";
 import { useKeptState } from "../../shared/useKeptState.ts";
+import { useHouseDay } from "../pieces/useHouseDay.ts";
 import { learnedQuery, runQuery } from "../queries.ts";
 import { useRunWork } from "../run/RunContext.ts";
 import { CountTable } from "./CountTable.tsx";
@@ -30,6 +30,7 @@ export function CountForm({ session, counted }: { readonly session: SessionDoc; 
         },
     ),
   };
+  const { day } = useHouseDay();
   const [kept, setTyped] = useKeptState<CountInput | null>(`count-${session.id}`, null);
   const typed = kept ?? start;
   const [trouble, setTrouble] = useState<AskError | null>(null);
@@ -51,7 +52,7 @@ export function CountForm({ session, counted }: { readonly session: SessionDoc; 
     }
   };
   return (
-    <div className="stack" role="group" aria-label={`Count of ${shortDate(session.start.slice(0, 10))}`}>
+    <div className="stack" role="group" aria-label={`Count of ${day(session.start.slice(0, 10))}`}>
       <div className="row">
         <Whole label="Builders who came" value={typed.builders} onChange={(builders) => set({ builders })} />
         {typed.rebuilds.map((n, i) => (

@@ -1,7 +1,8 @@
-import { type Manifest, shortDate, showNumber } from "@lampcrate/core";
+import { type Manifest, showNumber } from "@lampcrate/core";
 import { useQuery } from "@tanstack/react-query";
 import { memo, useId } from "react";
 import { Link } from "react-router";
+import { useHouseDay } from "../pieces/useHouseDay.ts";
 import { houseQuery } from "../queries.ts";
 import { type RunWork, useRunWork } from "../run/RunContext.ts";
 import { DockLine } from "./DockLine.tsx";
@@ -84,6 +85,7 @@ export const CrateDock = memo(function CrateDock() {
 });
 
 function CrateChoice({ work }: { readonly work: RunWork }) {
+  const { day } = useHouseDay();
   const id = useId();
   const held = work.run.sessions.filter((session) => !session.cancelled);
   const value = work.crateFor.kind === "run" ? "run" : work.crateFor.id;
@@ -100,7 +102,7 @@ function CrateChoice({ work }: { readonly work: RunWork }) {
       >
         {held.map((session) => (
           <option key={session.id} value={session.id}>
-            {shortDate(session.start.slice(0, 10))}
+            {day(session.start.slice(0, 10))}
             {session.title ? `, ${session.title}` : ""}
           </option>
         ))}

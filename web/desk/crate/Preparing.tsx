@@ -1,10 +1,11 @@
 import { type HouseDoc, type LabelSheetId, labelSheets, type SessionDoc, unpackedOf } from "@lampcrate/contract";
-import { addDays, type CrateTask, dateOf, isWorkingDay, preparation, secondsOf, shortDate, showNumber, tasksOf } from "@lampcrate/core";
+import { addDays, type CrateTask, isWorkingDay, preparation, secondsOf, shortDate, showNumber, tasksOf } from "@lampcrate/core";
 import { useQuery } from "@tanstack/react-query";
 import { InputNumber, Select } from "antd";
 import { useState } from "react";
 import { Link } from "react-router";
-import { houseQuery, meQuery } from "../queries.ts";
+import { useHouseDay } from "../pieces/useHouseDay.ts";
+import { houseQuery } from "../queries.ts";
 import { type RunWork, useRunWork } from "../run/RunContext.ts";
 import { useSizedCrate } from "./SizedCrate.tsx";
 
@@ -12,7 +13,7 @@ import { useSizedCrate } from "./SizedCrate.tsx";
 export function Preparing() {
   const work = useRunWork();
   const house = useQuery(houseQuery).data;
-  const now = useQuery(meQuery).data?.now ?? 0;
+  const { today } = useHouseDay();
   const { manifest } = useSizedCrate();
   if (!house || !manifest || manifest.lines.length === 0) return null;
   const tasks = tasksOf({ crate: work.crateInput, unpacked: unpackedOf(work.draft.brief) }, manifest, house.preparing.times);
@@ -20,7 +21,7 @@ export function Preparing() {
     <section className="sheet pad stack" aria-label="Preparing">
       <h2>Preparing</h2>
       <p className="plain-words">
-        <strong>{whenWords(tasks, house, work.session, dateOf(now, house.zone))}</strong>
+        <strong>{whenWords(tasks, house, work.session, today)}</strong>
       </p>
       <Tasks tasks={tasks} work={work} />
       <Papers work={work} bags={manifest.bags} />
@@ -47,9 +48,9 @@ function whenWords(tasks: readonly CrateTask[], house: HouseDoc, session: Sessio
   }
   const { latestStart, shortHours } = preparation(tasks, days);
   if (latestStart === null)
-    return `${hours}, and ${showNumber(shortHours, 1)} hours too few are left before ${shortDate(date)}: ask more people, or begin today and pack less.`;
+    return `${hours}, and ${showNumber(shortHours, 1)} hours too few are left before ${shortDate(date, today)}: ask more people, or begin today and pack less.`;
   const begin = addDays(today, latestStart);
-  return `${hours}: begin ${begin === today ? "today" : `by ${shortDate(begin)}`} to be ready for ${shortDate(date)}.`;
+  return `${hours}: begin ${begin === today ? "today" : `by ${shortDate(begin, today)}`} to be ready for ${shortDate(date, today)}.`;
 }
 
 const taskWords = { cut: "cut", count: "count out", bag: "pack" } as const;

@@ -16,7 +16,6 @@ export function BuilderTable({ runId, findings, units }: BuilderTableProps) {
   const [open, setOpen] = useState(false);
   const more = useInfiniteQuery({ ...buildersQuery(runId, table), enabled: open && table.next !== null });
   const builders = [...table.builders, ...(open ? (more.data?.pages.flatMap((page) => page.builders) ?? []) : [])];
-  const show = (value: number | null): string => (value === null ? "–" : showQuantity(value, measure.dimension, units));
   return (
     <section className="sheet pad stack" aria-label="Table of builders">
       <h2>Builder by builder</h2>
@@ -42,6 +41,8 @@ export function BuilderTable({ runId, findings, units }: BuilderTableProps) {
         </thead>
         <tbody>
           {builders.map((builder) => {
+            const { dimension } = builder.measure ?? measure;
+            const show = (value: number | null): string => (value === null ? "–" : showQuantity(value, dimension, units));
             return (
               <tr key={builder.entryId}>
                 <th scope="row">{builder.alias}</th>

@@ -1,25 +1,10 @@
-import {
-  comparisonWords,
-  declaredWords,
-  type FairTestFound,
-  type Measure,
-  showNumber,
-  showQuantity,
-  type UnitChoice,
-} from "@lampcrate/core";
+import { comparisonWords, declaredWords, type FairTestFound, showNumber, showQuantity, type UnitChoice } from "@lampcrate/core";
 import { StillRuler } from "../../shared/pieces/Ruler.tsx";
 import { quantityScale } from "../../shared/pieces/scale.ts";
 
 /** One fair test: said in a sentence, then its interval on the ruler, 0 as the amber mark. */
-export function FairTestCard({
-  found,
-  measure,
-  units,
-}: {
-  readonly found: FairTestFound;
-  readonly measure: Measure;
-  readonly units: UnitChoice;
-}) {
+export function FairTestCard({ found, units }: { readonly found: FairTestFound; readonly units: UnitChoice }) {
+  const { measure } = found;
   const numbers = found.result.numbers;
   if (!numbers) return null;
   const { low, high, difference, df } = numbers.welch;
@@ -30,7 +15,7 @@ export function FairTestCard({
     <section className="sheet pad stack" aria-label="A fair test">
       <h2>A fair test: {found.alias}</h2>
       <div className="plain-words">
-        <strong>{comparisonWords(found, measure, units)}</strong>
+        <strong>{comparisonWords(found, units)}</strong>
       </div>
       <p className="small">
         Version {found.from} against {found.to}: only {found.variable?.toLowerCase() ?? "one thing"} changed, from {value(found.fromValue)}{" "}

@@ -1,6 +1,7 @@
-import { codeInAddress, dateOf } from "@lampcrate/core";
+import { codeInAddress } from "@lampcrate/core";
 import { useQuery } from "@tanstack/react-query";
-import { findingsQuery, houseQuery, meQuery } from "../queries.ts";
+import { useHouseDay } from "../pieces/useHouseDay.ts";
+import { findingsQuery } from "../queries.ts";
 import { useRunWork } from "../run/RunContext.ts";
 import { BuilderTable } from "./BuilderTable.tsx";
 import { FairTestCard } from "./FairTestCard.tsx";
@@ -10,9 +11,9 @@ import { FirstLast } from "./FirstLast.tsx";
 export function Findings() {
   const { run } = useRunWork();
   const found = useQuery(findingsQuery(run.id));
-  const today = dateOf(useQuery(meQuery).data?.now ?? 0, useQuery(houseQuery).data?.zone ?? "UTC");
+  const { today } = useHouseDay();
   if (found.isPending) return <p className="soft">Reckoning …</p>;
-  if (found.isError)
+  if (found.isLoadingError)
     return (
       <p role="alert" className="trouble">
         {found.error.message}
@@ -51,11 +52,16 @@ export function Findings() {
           {findings.plain.map((words, i) => (
             <p key={words}>{i === 0 ? <strong>{words}</strong> : words}</p>
           ))}
+          {findings.otherGoals > 0 ? (
+            <p className="small">
+              {findings.otherGoals} built from an earlier sheet with another goal. Each is judged by its own; the pictures show today's.
+            </p>
+          ) : null}
           {findings.waiting > 0 ? <p className="small">{findings.waiting} more wait in Sift and are not counted.</p> : null}
         </div>
       </section>
       <FirstLast findings={findings} units={run.units} />
-      {best ? <FairTestCard found={best} measure={findings.measure} units={run.units} /> : null}
+      {best ? <FairTestCard found={best} units={run.units} /> : null}
       <BuilderTable runId={run.id} findings={findings} units={run.units} />
     </>
   );

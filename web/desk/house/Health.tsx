@@ -13,7 +13,7 @@ const states: Readonly<Record<HealthLine["state"], string>> = {
 /** How the server stands: space, writing, jobs, copies. For planners; whoever runs the server reads the same from it. */
 export function Health() {
   const health = useQuery(healthQuery);
-  if (health.isError || health.isPending) return null;
+  if (health.isLoadingError || health.isPending) return null;
   return (
     <section className="sheet pad stack" aria-label="The server">
       <h2>The server</h2>

@@ -19,7 +19,7 @@ export function House() {
   const house = useQuery(houseQuery);
   const planner = useQuery(meQuery).data?.person?.role === "planner";
   if (house.isPending) return <main className="page soft">Opening the house …</main>;
-  if (house.isError)
+  if (house.isLoadingError)
     return (
       <main className="page">
         <p role="alert" className="trouble">

@@ -19,7 +19,7 @@ export function Staff() {
   return (
     <section className="sheet pad stack" aria-label="People">
       <h2>People</h2>
-      {staff.isError ? <p className="soft">Only planners see who else signs in.</p> : null}
+      {staff.isLoadingError ? <p className="soft">Only planners see who else signs in.</p> : null}
       <table className="trials">
         <thead>
           <tr>

@@ -18,7 +18,7 @@ export function RunDesk() {
   const run = useQuery(runQuery(id));
   const materials = useQuery(materialsQuery);
   const { pathname } = useLocation();
-  if (run.isError)
+  if (run.isLoadingError)
     return (
       <main className="page">
         <p role="alert" className="trouble">

@@ -1,8 +1,9 @@
-import { families, shortDate } from "@lampcrate/core";
+import { families } from "@lampcrate/core";
 import { memo } from "react";
 import { NavLink, useLocation } from "react-router";
 import { useSizedCrate } from "../crate/SizedCrate.tsx";
 import type { Crate } from "../crate/useCrate.ts";
+import { type HouseDay, useHouseDay } from "../pieces/useHouseDay.ts";
 import { type RunWork, useRunWork } from "./RunContext.ts";
 import "./runStrip.css";
 
@@ -29,7 +30,8 @@ export const RunStrip = memo(function RunStrip() {
   const work = useRunWork();
   const { pathname } = useLocation();
   const crate = useSizedCrate();
-  const states = steps.map((step) => step.state(work, crate));
+  const { day } = useHouseDay();
+  const states = steps.map((step) => step.state(work, crate, day));
   return (
     <nav aria-label="Steps of this run">
       <ol className="strip">
@@ -103,14 +105,14 @@ function crateState({ draft }: RunWork, crate: Crate): StepState {
     : { words: "all on hand", standing: "done" };
 }
 
-function calendarState({ run }: RunWork): StepState {
+function calendarState({ run }: RunWork, _: Crate, day: HouseDay["day"]): StepState {
   const held = run.sessions.filter((s) => !s.cancelled);
   if (held.length === 0)
     return run.kind === "at-home"
-      ? { words: run.closesOn ? `closes ${shortDate(run.closesOn)}` : "no days yet", standing: run.closesOn ? "done" : "now" }
+      ? { words: run.closesOn ? `closes ${day(run.closesOn)}` : "no days yet", standing: run.closesOn ? "done" : "now" }
       : { words: "no session yet", standing: "now" };
   return {
-    words: `${held.length} ${held.length === 1 ? "session" : "sessions"}${run.closesOn ? `, closes ${shortDate(run.closesOn)}` : ", no closing day"}`,
+    words: `${held.length} ${held.length === 1 ? "session" : "sessions"}${run.closesOn ? `, closes ${day(run.closesOn)}` : ", no closing day"}`,
     standing: run.closesOn ? "done" : "now",
   };
 }
@@ -128,7 +130,7 @@ function siftState({ run }: RunWork): StepState {
   return accepted > 0 ? { words: `${accepted} accepted`, standing: "done" } : { words: "no entries yet", standing: "later" };
 }
 
-function findingsState({ run }: RunWork): StepState {
+function findingsState({ run }: RunWork, _: Crate, day: HouseDay["day"]): StepState {
   if (run.entries.accepted === 0) return { words: "nothing accepted yet", standing: "later" };
-  return { words: run.revealOn ? `reveal ${shortDate(run.revealOn)}` : "no reveal day", standing: "now" };
+  return { words: run.revealOn ? `reveal ${day(run.revealOn)}` : "no reveal day", standing: "now" };
 }

@@ -17,7 +17,7 @@ export function Season() {
   const keys = useMemo(() => [{ key: "n", words: "new run", act: () => void navigate("/start") }], [navigate]);
   useKeys(keys);
   if (season.isPending) return <main className="page soft">Opening the season …</main>;
-  if (season.isError)
+  if (season.isLoadingError)
     return (
       <main className="page">
         <p role="alert" className="trouble">

@@ -7,12 +7,16 @@ export function ThisWeek({ toDo, today }: { readonly toDo: readonly ToDo[]; read
   return (
     <aside className="sheet pad" aria-label="This week">
       <h2>This week</h2>
-      <p className="soft small">today is {shortDate(today)}</p>
+      <p className="soft small">today is {shortDate(today, today)}</p>
       <ul className="week">
         {toDo.map((item) => (
           <li key={item.id}>
             <span className={item.late ? "due late" : "due"}>
-              {item.late ? `Late, was due ${shortDate(item.due)}` : item.due === today ? "today" : `by ${shortDate(item.due)}`}
+              {item.late
+                ? `Late, was due ${shortDate(item.due, today)}`
+                : item.due === today
+                  ? "today"
+                  : `by ${shortDate(item.due, today)}`}
             </span>
             <br />
             <Link to={item.step === "buying" ? "/buying" : `/run/${item.runId}/${item.step}`}>{item.words}</Link>

@@ -1,5 +1,5 @@
 import type { RunLine, SeasonDoc } from "@lampcrate/contract";
-import { addDays, daysBetween, shortDate, weekdayOf } from "@lampcrate/core";
+import { addDays, dayAndMonth, daysBetween, shortDate, weekdayOf } from "@lampcrate/core";
 import { Link } from "react-router";
 import { Lamp, type LampState } from "./Lamp.tsx";
 
@@ -60,7 +60,7 @@ export function TimeLine({ season }: { readonly season: SeasonDoc }) {
           <path d={`M${days.x(week)} ${top - 12}V${tall - 28}`} stroke="var(--rule)" />
           {i % 2 === 0 && days.x(week) < width - 60 ? (
             <text x={days.x(week)} y={top - 22} className="faint">
-              {shortDate(week).slice(4)}
+              {dayAndMonth(week)}
             </text>
           ) : null}
         </g>
@@ -71,7 +71,7 @@ export function TimeLine({ season }: { readonly season: SeasonDoc }) {
       <path d={`M${days.x(today)} ${top - 14}V${tall - 28}`} stroke="var(--ink)" strokeWidth="1.4" strokeDasharray="2 4" />
       <rect x={days.x(today) - 42} y={top - 40} width="84" height="22" rx="3" fill="var(--ink)" />
       <text x={days.x(today)} y={top - 25} textAnchor="middle" style={{ fill: "var(--sheet)" }}>
-        {shortDate(today)}
+        {shortDate(today, today)}
       </text>
       <Legend y={tall - 8} />
     </svg>
@@ -128,7 +128,7 @@ function RunWire({ run, days, y }: { readonly run: RunLine; readonly days: Days;
             x={days.x(s.date)}
             y={sag(days.x(s.date))}
             state={state}
-            words={`${shortDate(s.date)}, ${s.roomName}, ${state}`}
+            words={`${shortDate(s.date, days.today)}, ${s.roomName}, ${state}`}
           />
         );
       })}
@@ -136,7 +136,7 @@ function RunWire({ run, days, y }: { readonly run: RunLine; readonly days: Days;
         <Reveal
           x={days.x(run.revealOn)}
           y={sag(days.x(run.revealOn))}
-          words={`reveal ${shortDate(run.revealOn)}`}
+          words={`reveal ${shortDate(run.revealOn, days.today)}`}
           nearEnd={days.x(run.revealOn) > width - 90}
         />
       )}
@@ -157,8 +157,8 @@ function EntriesBand({ run, days, y }: { readonly run: RunLine; readonly days: D
   const words = over
     ? `closed, ${run.waiting > 0 ? `${run.waiting} still to sift` : `${run.accepted} accepted`}`
     : open
-      ? `open until ${shortDate(run.closesOn)}: ${run.accepted} accepted, ${run.waiting} waiting`
-      : `entries open ${shortDate(run.opensOn)}`;
+      ? `open until ${shortDate(run.closesOn, days.today)}: ${run.accepted} accepted, ${run.waiting} waiting`
+      : `entries open ${shortDate(run.opensOn, days.today)}`;
   return (
     <g>
       <rect

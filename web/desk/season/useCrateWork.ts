@@ -27,7 +27,7 @@ function workOf(doc: BuyingDoc, crates: readonly SeasonCrate[]): readonly ToDo[]
         runTitle: crate.runTitle,
         due: by,
         late: slack < 0,
-        ...wordsOf(start, name),
+        ...wordsOf(start, name, doc.today),
         step: kind === "prepare" ? ("crate" as const) : ("buying" as const),
       },
     ];
@@ -36,8 +36,8 @@ function workOf(doc: BuyingDoc, crates: readonly SeasonCrate[]): readonly ToDo[]
 
 const mostNamed = 3;
 
-function wordsOf({ kind, crate, materials }: Start, name: (id: string) => string): Pick<ToDo, "words" | "detail"> {
-  const day = shortDate(crate.date);
+function wordsOf({ kind, crate, materials }: Start, name: (id: string) => string, today: string): Pick<ToDo, "words" | "detail"> {
+  const day = shortDate(crate.date, today);
   const named = materials.slice(0, mostNamed).map(({ id }) => name(id));
   const list = `${named.join(", ")}${materials.length > mostNamed ? ` and ${materials.length - mostNamed} more` : ""}`;
   switch (kind) {

@@ -1,21 +1,27 @@
-import { useEffect } from "react";
+import { useEffect, useRef } from "react";
 
 /** A key and what it does, in words, as `?` lists it. */
 export interface Key {
   readonly key: string;
   readonly words: string;
   readonly act: () => void;
+  /** Whether holding it down goes on acting; else it acts once a press. */
+  readonly repeats?: boolean;
 }
 
-const listed = new Set<readonly Key[]>();
+const listed = new Set<{ readonly current: readonly Key[] }>();
 
 /** All keys that work right now. */
 export function activeKeys(): readonly Key[] {
-  return [...listed].flat();
+  return [...listed].flatMap((keys) => keys.current);
 }
 
 /** Makes keys work while the component is there; never while somebody types or a dialog is open. */
 export function useKeys(keys: readonly Key[]): void {
+  const now = useRef(keys);
+  useEffect(() => {
+    now.current = keys;
+  });
   useEffect(() => {
     const onKey = (event: KeyboardEvent): void => {
       if (
@@ -27,18 +33,18 @@ export function useKeys(keys: readonly Key[]): void {
         document.querySelector("[role=dialog]")
       )
         return;
-      const found = keys.find((key) => key.key === event.key);
+      const found = now.current.find((key) => key.key === event.key);
       if (!found) return;
       event.preventDefault();
-      found.act();
+      if (!event.repeat || found.repeats) found.act();
     };
-    listed.add(keys);
+    listed.add(now);
     window.addEventListener("keydown", onKey);
     return () => {
-      listed.delete(keys);
+      listed.delete(now);
       window.removeEventListener("keydown", onKey);
     };
-  }, [keys]);
+  }, []);
 }
 
 function isTyping(target: EventTarget | null): boolean {

@@ -1,17 +1,21 @@
 import type { EntryDoc, VersionDoc } from "@lampcrate/contract";
-import { declaredWords, type Family, families, reasonWords, showQuantity, type UnitChoice } from "@lampcrate/core";
-import { Input } from "antd";
+import { type Dimension, declaredWords, type Family, families, reasonWords, showQuantity, type UnitChoice } from "@lampcrate/core";
+import { Button, Input } from "antd";
+import type { RefObject } from "react";
+import { useHouseDay } from "../pieces/useHouseDay.ts";
 import { useRunWork } from "../run/RunContext.ts";
+import type { useSifting } from "./useSifting.ts";
 
 interface EntryViewProps {
   readonly entry: EntryDoc;
-  readonly why: string;
-  readonly onWhy: (why: string) => void;
-  readonly onDecide: (decision: "accepted" | "set aside") => void;
+  readonly sifting: Pick<ReturnType<typeof useSifting>, "reason" | "setReason" | "decide" | "pending">;
+  readonly whyBox: RefObject<HTMLInputElement | null>;
 }
 
 /** One entry with its numbers, the words as typed, and flags that say why. */
-export function EntryView({ entry, why, onWhy, onDecide }: EntryViewProps) {
+export function EntryView({ entry, sifting, whyBox }: EntryViewProps) {
+  const { reason, setReason, decide, pending } = sifting;
+  const { dayOf } = useHouseDay();
   const { run } = useRunWork();
   const family = families[run.brief.family];
   return (
@@ -19,14 +23,14 @@ export function EntryView({ entry, why, onWhy, onDecide }: EntryViewProps) {
       <div className="row spread">
         <h2>{entry.alias}</h2>
         <span className="soft small">
-          sent {new Date(entry.sentAt).toISOString().slice(0, 10)}
+          sent {dayOf(entry.sentAt)}
           {entry.ageBand ? `, ${entry.ageBand}` : ""}, brief version {entry.briefVersion}, {entry.state}
           {entry.decidedBy ? ` by ${entry.decidedBy}` : ""}
           {entry.why ? `: ${entry.why}` : ""}
         </span>
       </div>
       {entry.versions.map((version) => (
-        <VersionTable key={version.id} version={version} family={family} units={run.units} spec={run.brief.spec} />
+        <VersionTable key={version.id} version={version} family={family} units={run.units} dimension={entry.dimension} />
       ))}
       {entry.said ? (
         <p>
@@ -35,19 +39,28 @@ export function EntryView({ entry, why, onWhy, onDecide }: EntryViewProps) {
       ) : null}
       <div className="row">
         <Input
+          ref={(box) => {
+            whyBox.current = box?.input ?? null;
+          }}
           style={{ width: 250 }}
           maxLength={240}
           aria-label="Why, if it is set aside"
           placeholder="why, if it is set aside"
-          value={why}
-          onChange={(event) => onWhy(event.target.value)}
+          value={reason}
+          onChange={(event) => setReason(event.target.value)}
+          onKeyDown={(event) => {
+            if (event.key === "Escape") event.currentTarget.blur();
+            if (event.key !== "Enter" || event.nativeEvent.isComposing) return;
+            event.currentTarget.blur();
+            void decide("set aside");
+          }}
         />
-        <button type="button" className="amber" onClick={() => onDecide("accepted")}>
+        <Button type="primary" disabled={pending} onClick={() => void decide("accepted")}>
           Accept
-        </button>
-        <button type="button" className="second" onClick={() => onDecide("set aside")}>
+        </Button>
+        <Button disabled={pending} onClick={() => void decide("set aside")}>
           Set aside
-        </button>
+        </Button>
       </div>
     </div>
   );
@@ -57,15 +70,14 @@ function VersionTable({
   version,
   family,
   units,
-  spec,
+  dimension,
 }: {
   readonly version: VersionDoc;
   readonly family: Family;
   readonly units: UnitChoice;
-  readonly spec: EntryDocSpec;
+  readonly dimension: Dimension;
 }) {
-  const [measure] = family.measures(spec);
-  const show = (value: number): string => showQuantity(value, measure.dimension, units);
+  const show = (value: number): string => showQuantity(value, dimension, units);
   const title = version.role === "control" ? "Bare test" : `Version ${version.number}`;
   return (
     <div>
@@ -122,5 +134,3 @@ function allDeclared(version: VersionDoc, family: Family, units: UnitChoice): st
     })
     .join(", ");
 }
-
-type EntryDocSpec = Parameters<Family["measures"]>[0];

@@ -1,69 +1,24 @@
 import type { EntryDoc } from "@lampcrate/contract";
-import { useInfiniteQuery, useQueryClient } from "@tanstack/react-query";
-import { useCallback, useMemo, useState } from "react";
-import { AskError, api, ask } from "../../shared/client.ts";
-import { entriesQuery, findingsQuery, runQuery, seasonQuery } from "../queries.ts";
+import { useRef } from "react";
 import { useRunWork } from "../run/RunContext.ts";
 import { useKeys } from "../shell/keys.ts";
 import { EntryView } from "./EntryView.tsx";
 import "./sift.css";
+import { useSifting } from "./useSifting.ts";
 
-/** Look at what families sent, oldest first; accept or set aside by one key. Nothing unsifted is public. */
+/** Look at what families sent, oldest first; accept or set aside by a key. Nothing unsifted is public. */
 export function Sift() {
   const { run } = useRunWork();
-  const entries = useInfiniteQuery(entriesQuery(run.id));
-  const queries = useQueryClient();
-  const [chosen, setChosen] = useState<string | null>(null);
-  const [why, setWhy] = useState("");
-  const [trouble, setTrouble] = useState<string | null>(null);
-  const list = useMemo(() => entries.data?.pages.flatMap((page) => page.entries) ?? [], [entries.data]);
-  const at = Math.max(
-    0,
-    list.findIndex((entry) => entry.id === chosen),
-  );
-  const current = list[at];
-  const decide = useCallback(
-    async (decision: "accepted" | "set aside"): Promise<void> => {
-      if (!current) return;
-      try {
-        await ask(
-          api.runs[":id"].entries[":entry"].decision.$post({
-            param: { id: run.id, entry: current.id },
-            json: { decision, why, revision: current.revision },
-          }),
-        );
-        setTrouble(null);
-        setWhy("");
-        setChosen(
-          list.slice(at + 1).find((entry) => entry.state === "waiting")?.id ??
-            list.find((entry) => entry.state === "waiting" && entry.id !== current.id)?.id ??
-            current.id,
-        );
-      } catch (error) {
-        if (!(error instanceof AskError)) throw error;
-        setTrouble(error.message);
-      }
-      await Promise.all([
-        queries.invalidateQueries(entriesQuery(run.id)),
-        queries.invalidateQueries(findingsQuery(run.id)),
-        queries.invalidateQueries({ queryKey: runQuery(run.id).queryKey, exact: true }),
-        queries.invalidateQueries(seasonQuery),
-      ]);
-    },
-    [at, current, list, queries, run.id, why],
-  );
-  const keys = useMemo(() => {
-    const move = (by: number) => () => setChosen(list[Math.min(list.length - 1, Math.max(0, at + by))]?.id ?? null);
-    return [
-      { key: "a", words: "accept", act: () => void decide("accepted") },
-      { key: "s", words: "set aside", act: () => void decide("set aside") },
-      { key: "ArrowDown", words: "next entry", act: move(1) },
-      { key: "ArrowUp", words: "entry before", act: move(-1) },
-    ];
-  }, [at, decide, list]);
-  useKeys(keys);
+  const { entries, list, current, choose, move, decideSeen, trouble, ...sifting } = useSifting(run.id);
+  const why = useRef<HTMLInputElement>(null);
+  useKeys([
+    { key: "a", words: "accept", act: () => decideSeen("accepted") },
+    { key: "s", words: "set aside: type why, Enter does it", act: () => why.current?.focus() },
+    { key: "ArrowDown", words: "next entry", act: () => move(1), repeats: true },
+    { key: "ArrowUp", words: "entry before", act: () => move(-1), repeats: true },
+  ]);
   if (entries.isPending) return <p className="soft">Opening the entries …</p>;
-  if (entries.isError)
+  if (entries.isLoadingError)
     return (
       <p role="alert" className="trouble">
         {entries.error.message}
@@ -91,14 +46,14 @@ export function Sift() {
       </div>
       {trouble === null ? null : (
         <p role="alert" className="trouble">
-          {trouble}
+          {trouble.message}
         </p>
       )}
       <div className="sift">
         <ul className="sift-list" aria-label="All entries">
           {list.map((entry) => (
             <li key={entry.id}>
-              <button type="button" aria-current={entry.id === current?.id} onClick={() => setChosen(entry.id)}>
+              <button type="button" aria-current={entry.id === current?.id} onClick={() => choose(entry.id)}>
                 <strong>{entry.alias}</strong>
                 <div className="small soft">
                   {entry.state}
@@ -115,7 +70,7 @@ export function Sift() {
             </li>
           ) : null}
         </ul>
-        {current ? <EntryView entry={current} why={why} onWhy={setWhy} onDecide={(decision) => void decide(decision)} /> : null}
+        {current ? <EntryView entry={current} sifting={sifting} whyBox={why} /> : null}
       </div>
     </section>
   );

@@ -20,7 +20,7 @@ export function Start() {
     [starters.data, family],
   );
   if (starters.isPending) return <main className="page soft">Fetching the shelf …</main>;
-  if (starters.isError)
+  if (starters.isLoadingError)
     return (
       <main className="page">
         <p role="alert" className="trouble">

@@ -1,11 +1,12 @@
 import { givenReasons, type MaterialDoc, type MoveInput } from "@lampcrate/contract";
-import { amountWords, dateOf, shortDate, type UnitChoice } from "@lampcrate/core";
+import { amountWords, type UnitChoice } from "@lampcrate/core";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { Input, InputNumber, Select } from "antd";
 import { useState } from "react";
 import { AskError, api, ask } from "../../shared/client.ts";
 import { shownPer, unitWord } from "../crate/show.ts";
-import { houseQuery, movesQuery } from "../queries.ts";
+import { useHouseDay } from "../pieces/useHouseDay.ts";
+import { movesQuery } from "../queries.ts";
 import { Labelled } from "../shell/Labelled.tsx";
 
 interface MovesProps {
@@ -17,7 +18,7 @@ interface MovesProps {
 /** Where a material came from and went to: every move with its reason, who and when. Stock is their sum. */
 export function Moves({ material, units, onChanged }: MovesProps) {
   const moves = useQuery(movesQuery(material.id));
-  const zone = useQuery(houseQuery).data?.zone ?? "UTC";
+  const { dayOf } = useHouseDay();
   const show = (amount: number): string => amountWords(Math.abs(amount), material.unit, units);
   const signed = (amount: number): string => `${amount < 0 ? "−" : "+"} ${show(amount)}`;
   return (
@@ -35,7 +36,7 @@ export function Moves({ material, units, onChanged }: MovesProps) {
               </td>
               <td className="soft small">
                 {move.by ? `${move.by}, ` : ""}
-                {shortDate(dateOf(move.at, zone))}
+                {dayOf(move.at)}
               </td>
               <td className="number">{move.after < 0 ? `−${show(move.after)}` : show(move.after)} after it</td>
             </tr>

@@ -1,9 +1,10 @@
 import type { LearnedDoc } from "@lampcrate/contract";
-import { dateOf, families, shortDate, showQuantity } from "@lampcrate/core";
+import { families, showQuantity } from "@lampcrate/core";
 import { useQuery } from "@tanstack/react-query";
 import { memo, useState } from "react";
 import { Advice } from "../learned/Advice.tsx";
-import { houseQuery, learnedQuery, materialsQuery } from "../queries.ts";
+import { useHouseDay } from "../pieces/useHouseDay.ts";
+import { learnedQuery, materialsQuery } from "../queries.ts";
 import { useRunWork } from "../run/RunContext.ts";
 import { TrialForm } from "./TrialForm.tsx";
 
@@ -39,7 +40,7 @@ export const HouseTrials = memo(function HouseTrials() {
 
 function TrialTable({ learned }: { readonly learned: LearnedDoc }) {
   const { run, draft } = useRunWork();
-  const zone = useQuery(houseQuery).data?.zone ?? "UTC";
+  const { dayOf } = useHouseDay();
   const materials = useQuery(materialsQuery).data ?? [];
   const lineName = (id: string): string => {
     const line = draft.brief.lines.find((l) => l.id === id);
@@ -61,7 +62,7 @@ function TrialTable({ learned }: { readonly learned: LearnedDoc }) {
         {learned.trials.map((trial) => (
           <tr key={trial.id}>
             <td style={{ whiteSpace: "nowrap" }}>
-              {shortDate(dateOf(trial.at, zone))}
+              {dayOf(trial.at)}
               <br />
               <span className="soft small">{trial.by}</span>
             </td>

@@ -20,7 +20,7 @@ export function Logbook() {
   const words = useWords();
   const sheet = useQuery(sheetQuery(code));
   if (sheet.isPending) return <main className="home soft">{words.common.loading}</main>;
-  if (sheet.isError) return <Trouble error={sheet.error} onRetry={() => void sheet.refetch()} />;
+  if (sheet.isLoadingError) return <Trouble error={sheet.error} onRetry={() => void sheet.refetch()} />;
   return <OpenLogbook sheet={sheet.data} />;
 }
 

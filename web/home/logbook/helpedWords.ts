@@ -27,5 +27,5 @@ export function helpedWords(sheet: SheetDoc, versions: readonly VersionInput[]):
   const found = runFindings(family, brief.spec, [entry]);
   const last = found.comparisons.filter((comparison) => !comparison.control).at(-1);
   if (!last || last.oldValues.length === 0 || last.newValues.length === 0) return null;
-  return comparisonWords(last, found.measure, sheet.units);
+  return comparisonWords(last, sheet.units);
 }

@@ -27,7 +27,7 @@ export function Mine() {
       </main>
     );
   if (mine.isPending) return <main className="home soft">{words.common.loading}</main>;
-  if (mine.isError) return <Trouble error={mine.error} onRetry={() => void mine.refetch()} />;
+  if (mine.isLoadingError) return <Trouble error={mine.error} onRetry={() => void mine.refetch()} />;
   return <OpenMine key={mine.data.entry.revision} mine={mine.data} secret={secret} onErased={() => setErased(true)} />;
 }
 

@@ -16,8 +16,8 @@ export function Reveal() {
   const reveal = useQuery(revealQuery(code));
   const sheet = useQuery(sheetQuery(code));
   if (reveal.isPending || sheet.isPending) return <main className="home soft">{words.common.loading}</main>;
-  if (reveal.isError) return <Trouble error={reveal.error} onRetry={() => void reveal.refetch()} />;
-  if (sheet.isError) return <Trouble error={sheet.error} onRetry={() => void sheet.refetch()} />;
+  if (reveal.isLoadingError) return <Trouble error={reveal.error} onRetry={() => void reveal.refetch()} />;
+  if (sheet.isLoadingError) return <Trouble error={sheet.error} onRetry={() => void sheet.refetch()} />;
   const { brief, units } = sheet.data;
   const family = familyOf(brief.family);
   const { dimension } = family.measures(brief.spec)[0];

@@ -21,7 +21,7 @@ export function Sheet() {
     if (wantsPrint) void document.fonts.ready.then(() => window.print());
   }, [wantsPrint]);
   if (sheet.isPending) return <main className="home soft">{words.common.loading}</main>;
-  if (sheet.isError) return <Trouble error={sheet.error} onRetry={() => void sheet.refetch()} />;
+  if (sheet.isLoadingError) return <Trouble error={sheet.error} onRetry={() => void sheet.refetch()} />;
   return <OpenSheet sheet={sheet.data} />;
 }
 

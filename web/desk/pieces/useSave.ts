@@ -1,0 +1,55 @@
+import { type QueryKey, useMutation, useQueryClient } from "@tanstack/react-query";
+import { AskError } from "../../shared/client.ts";
+
+/** A save and how it stands. */
+export interface Save<Input> {
+  /** Sends it; true once the server has it. What is refused stays with whoever typed it, and is told in `trouble`. */
+  readonly save: (input: Input) => Promise<boolean>;
+  readonly pending: boolean;
+  readonly trouble: AskError | null;
+  /** What the server said of a field, or of anything inside it. */
+  readonly message: (field: string) => string | undefined;
+  /** What it said of none of the fields; null when every word stands at its field. */
+  readonly rest: string | null;
+  readonly forget: () => void;
+}
+
+interface Saving<Input, Output> {
+  readonly send: (input: Input) => Promise<Output>;
+  /** Takes what was saved in, before anything is fetched anew. */
+  readonly onSaved?: (output: Output, input: Input) => void;
+  /** What is fetched anew afterwards, taken or refused as stale. */
+  readonly renew?: readonly { readonly queryKey: QueryKey; readonly exact?: boolean }[];
+}
+
+/** One way to save at the desk: problem documents become words at their fields, and what depends on it is fetched anew. */
+export function useSave<Input = void, Output = unknown>({ send, onSaved, renew = [] }: Saving<Input, Output>): Save<Input> {
+  const queries = useQueryClient();
+  const renewAll = () => Promise.all(renew.map((what) => queries.invalidateQueries(what)));
+  const sending = useMutation<Output, Error, Input>({
+    mutationFn: send,
+    networkMode: "always",
+    onSuccess: async (output, input) => {
+      onSaved?.(output, input);
+      await renewAll();
+    },
+    onError: async (error) => {
+      if (error instanceof AskError && error.problem.status === 409) await renewAll();
+    },
+    throwOnError: (error) => !(error instanceof AskError),
+  });
+  const trouble = sending.error instanceof AskError ? sending.error : null;
+  const told = trouble?.problem.errors ?? [];
+  return {
+    save: (input) =>
+      sending.mutateAsync(input).then(
+        () => true,
+        () => false,
+      ),
+    pending: sending.isPending,
+    trouble,
+    message: (field) => trouble?.fieldMessage(field),
+    rest: trouble && told.length === 0 ? trouble.message : null,
+    forget: sending.reset,
+  };
+}

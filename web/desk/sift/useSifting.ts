@@ -1,0 +1,85 @@
+import type { EntryDoc, EntryPage } from "@lampcrate/contract";
+import { useInfiniteQuery, useQueryClient } from "@tanstack/react-query";
+import { useEffect, useMemo, useRef, useState } from "react";
+import { api, ask } from "../../shared/client.ts";
+import { useSave } from "../pieces/useSave.ts";
+import { entriesQuery, findingsQuery, runQuery, seasonQuery } from "../queries.ts";
+
+type Decision = "accepted" | "set aside";
+
+/** An entry is decided by a key only once it has been there to be looked at for so long, ms. */
+const lookMs = 250;
+
+/** A run's entries, the one that is looked at, and what is decided of it. */
+export function useSifting(runId: string) {
+  const queries = useQueryClient();
+  const entries = useInfiniteQuery(entriesQuery(runId));
+  const list = useMemo(() => entries.data?.pages.flatMap((page) => page.entries) ?? [], [entries.data]);
+  const [chosen, choose] = useState<string | null>(null);
+  // A reason belongs to the entry it was typed for.
+  const [reason, setReason] = useState({ of: "", words: "" });
+  const at = Math.max(
+    0,
+    list.findIndex((entry) => entry.id === chosen),
+  );
+  const current = list[at];
+  const shown = useRef({ id: "", at: 0 });
+  useEffect(() => {
+    shown.current = { id: current?.id ?? "", at: performance.now() };
+  }, [current?.id]);
+
+  const { save, pending, trouble } = useSave({
+    send: ({ entry, decision, why }: { entry: EntryDoc; decision: Decision; why: string }) =>
+      ask(
+        api.runs[":id"].entries[":entry"].decision.$post({
+          param: { id: runId, entry: entry.id },
+          json: { decision, why, revision: entry.revision },
+        }),
+      ),
+    onSaved: (saved) => {
+      queries.setQueryData(entriesQuery(runId).queryKey, (known) => known && { ...known, pages: withSaved(known.pages, saved) });
+      setReason({ of: "", words: "" });
+      const rest = [...list.slice(at + 1), ...list.slice(0, at)];
+      choose((now) => (now === null || now === saved.id ? (rest.find((entry) => entry.state === "waiting")?.id ?? saved.id) : now));
+    },
+    renew: [findingsQuery(runId), { queryKey: runQuery(runId).queryKey, exact: true }, seasonQuery],
+  });
+  // One decision at a time: a second key that comes too soon would decide what nobody has seen.
+  const busy = useRef(false);
+  const decide = async (decision: Decision): Promise<void> => {
+    if (!current || busy.current || shown.current.id !== current.id) return;
+    busy.current = true;
+    const why = reason.of === current.id ? reason.words : "";
+    const taken = await save({ entry: current, decision, why });
+    if (!taken) await queries.invalidateQueries(entriesQuery(runId));
+    busy.current = false;
+  };
+  const move = (by: number): void => choose(list[Math.min(list.length - 1, Math.max(0, at + by))]?.id ?? null);
+  return {
+    entries,
+    list,
+    current,
+    choose,
+    move,
+    reason: current && reason.of === current.id ? reason.words : "",
+    setReason: (words: string) => setReason({ of: current?.id ?? "", words }),
+    decide,
+    /** By key: only what has been looked at. */
+    decideSeen: (decision: Decision) => {
+      if (performance.now() - shown.current.at >= lookMs) void decide(decision);
+    },
+    pending,
+    trouble,
+  };
+}
+
+/** The pages with an entry as it was saved, in its old place: what has been decided stays where it was looked at. */
+function withSaved(pages: readonly EntryPage[], saved: EntryDoc): EntryPage[] {
+  const before = pages.flatMap((page) => page.entries).find((entry) => entry.id === saved.id);
+  const fewer = before?.state === "waiting" && saved.state !== "waiting" ? 1 : 0;
+  return pages.map((page) => ({
+    ...page,
+    waiting: page.waiting - fewer,
+    entries: page.entries.map((entry) => (entry.id === saved.id ? saved : entry)),
+  }));
+}
