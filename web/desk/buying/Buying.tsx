@@ -2,6 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useEffect } from "react";
 import { Link } from "react-router";
 import { warmPlanner } from "../../shared/compute/seasonDoor.ts";
+import { NotReckoned } from "../pieces/NotReckoned.tsx";
 import { buyingQuery } from "../queries.ts";
 import { BuyingDesk } from "./BuyingDesk.tsx";
 import { useSeasonCrates } from "./useSeasonCrates.ts";
@@ -10,7 +11,7 @@ import "./buying.css";
 /** What the season has to buy, collect and wait for, and who gets what. */
 export function Buying() {
   const buying = useQuery(buyingQuery);
-  const crates = useSeasonCrates(buying.data);
+  const { crates, trouble, again } = useSeasonCrates(buying.data);
   useEffect(warmPlanner, []);
   return (
     <main className="page stack" style={{ maxWidth: 1180 }}>
@@ -21,7 +22,8 @@ export function Buying() {
         </p>
       ) : null}
       {buying.isPending ? <p className="soft">Looking at the season …</p> : null}
-      {buying.data && crates === null ? <p className="soft">Sizing every crate of the season …</p> : null}
+      {trouble === null ? null : <NotReckoned what="The season's crates" why={trouble} onAgain={again} />}
+      {buying.data && crates === null && trouble === null ? <p className="soft">Sizing every crate of the season …</p> : null}
       {buying.data && crates !== null && crates.length === 0 ? (
         <p className="plain-words">
           No session is still to come, so nothing has to be bought. <Link to="/">Put a run on the calendar</Link>, say what its kit takes,

@@ -2,6 +2,7 @@ import { type Manifest, showNumber } from "@lampcrate/core";
 import { useQuery } from "@tanstack/react-query";
 import { memo, useId } from "react";
 import { Link } from "react-router";
+import { NotReckoned } from "../pieces/NotReckoned.tsx";
 import { useHouseDay } from "../pieces/useHouseDay.ts";
 import { houseQuery } from "../queries.ts";
 import { type RunWork, useRunWork } from "../run/RunContext.ts";
@@ -31,9 +32,10 @@ export const CrateDock = memo(function CrateDock() {
             {oddsWords(work.crateInput.target)}
             {crate.slow ? "; sizing …" : ""}
           </p>
-        ) : (
+        ) : crate.trouble === null ? (
           <p className="soft small">sizing …</p>
-        )}
+        ) : null}
+        {crate.trouble === null ? null : <NotReckoned what="The crate" why={crate.trouble} onAgain={crate.again} />}
         <BarLegend />
       </div>
       {/* biome-ignore lint/a11y/noNoninteractiveTabindex: a scrolling region must be reachable by keyboard */}

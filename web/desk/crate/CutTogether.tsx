@@ -2,6 +2,7 @@ import { cutUnitsPerM, type RollPattern, type SheetPattern, showNumber, showQuan
 import { cuttingDoor } from "../../shared/compute/cuttingDoor.ts";
 import { useLatest } from "../../shared/compute/useLatest.ts";
 import { useRested } from "../../shared/useRested.ts";
+import { NotReckoned } from "../pieces/NotReckoned.tsx";
 import type { CutTogetherJob, ToCut } from "./cutJobs.ts";
 
 interface CutTogetherProps {
@@ -14,8 +15,9 @@ const fills = ["var(--glow)", "var(--settled-wash)", "var(--sand)", "#e7dcec", "
 
 /** Several sizes from the same sheets or rolls: how few do for all of them, and each pattern with how often it is cut. */
 export function CutTogether({ of, name, units }: CutTogetherProps) {
-  const { output, slow } = useLatest(cuttingDoor, useRested(of.job, 400), "cutting");
+  const { output, slow, trouble, again } = useLatest(cuttingDoor, useRested(of.job, 400), "cutting");
   const show = (whole: number): string => showQuantity(whole / cutUnitsPerM, "length", units, units === "metric" ? "mm" : "in");
+  if (trouble !== null) return <NotReckoned what={`How ${name} is cut together`} why={trouble} onAgain={again} />;
   if (output === null) return <p className="soft">{slow ? `Planning how ${name} is cut together …` : ""}</p>;
   if (!output.plan.feasible) return <p className="short">A piece of {name} is larger than what it is cut from.</p>;
   const { plan } = output;

@@ -3,6 +3,7 @@ import { useQuery } from "@tanstack/react-query";
 import { mattersDoor } from "../../shared/compute/mattersDoor.ts";
 import { useLatest } from "../../shared/compute/useLatest.ts";
 import { useRested } from "../../shared/useRested.ts";
+import { NotReckoned } from "../pieces/NotReckoned.tsx";
 import { houseQuery } from "../queries.ts";
 import { useRunWork } from "../run/RunContext.ts";
 import { CertaintyCurve } from "./CertaintyCurve.tsx";
@@ -19,13 +20,14 @@ const names: Readonly<Record<Factor, string>> = {
 export function WhatMatters() {
   const { draft, crateInput } = useRunWork();
   const currency = useQuery(houseQuery).data?.currency ?? "EUR";
-  const { output } = useLatest(mattersDoor, useRested(crateInput, 200), "matters");
+  const { output, trouble, again } = useLatest(mattersDoor, useRested(crateInput, 200), "matters");
   if (draft.brief.lines.length === 0) return null;
   return (
     <section className="sheet pad stack" aria-label="What matters">
       <h2>What moves the cost</h2>
+      {trouble === null ? null : <NotReckoned what="What moves the cost" why={trouble} onAgain={again} />}
       {output === null ? (
-        <p className="soft">Reckoning …</p>
+        <p className="soft">{trouble === null ? "Reckoning …" : ""}</p>
       ) : (
         <>
           <p className="plain-words">

@@ -1,5 +1,5 @@
 import type { CrateInput, Manifest } from "@lampcrate/core";
-import { useMemo } from "react";
+import { useMemo, useRef } from "react";
 import { crateDoor } from "../../shared/compute/crateDoor.ts";
 import { useLatest } from "../../shared/compute/useLatest.ts";
 
@@ -7,11 +7,16 @@ import { useLatest } from "../../shared/compute/useLatest.ts";
 export interface Crate {
   readonly manifest: Manifest | null;
   readonly slow: boolean;
+  /** Why the newest could not be sized. */
+  readonly trouble: string | null;
+  readonly again: () => void;
 }
 
 /** Sizes the crate in the worker whenever its input changes; the newest input wins. */
 export function useCrate(input: CrateInput): Crate {
-  const { output, slow } = useLatest(crateDoor, input, "crate");
+  const { output, slow, trouble, again } = useLatest(crateDoor, input, "crate");
   const manifest = output?.manifest ?? null;
-  return useMemo(() => ({ manifest, slow }), [manifest, slow]);
+  const retry = useRef(again);
+  retry.current = again;
+  return useMemo(() => ({ manifest, slow, trouble, again: () => retry.current() }), [manifest, slow, trouble]);
 }

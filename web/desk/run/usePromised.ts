@@ -16,7 +16,7 @@ const none: ReadonlyMap<string, Promising> = new Map();
 /** What other crates of the season have of each material when this session's goes out, and what is on its way; nothing while that is being reckoned. */
 export function usePromised(sessionId: string | null): ReadonlyMap<string, Promising> {
   const doc = useQuery(buyingQuery).data;
-  const crates = useSeasonCrates(doc);
+  const { crates } = useSeasonCrates(doc);
   return useMemo(() => {
     if (!doc || !crates || sessionId === null) return none;
     const problem = buyProblem(doc, crates);

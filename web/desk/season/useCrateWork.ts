@@ -9,7 +9,7 @@ import { buyingQuery } from "../queries.ts";
 /** What this week's crates ask for, planned back from their sessions: to order, to collect, to prepare. Nothing while it is being reckoned. */
 export function useCrateWork(): readonly ToDo[] {
   const doc = useQuery(buyingQuery).data;
-  const crates = useSeasonCrates(doc);
+  const { crates } = useSeasonCrates(doc);
   return useMemo(() => (doc && crates ? workOf(doc, crates) : []), [doc, crates]);
 }
 

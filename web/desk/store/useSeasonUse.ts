@@ -8,7 +8,7 @@ import { buyingQuery } from "../queries.ts";
 /** What the season asks of each material; null while its crates are being sized. */
 export function useSeasonUse(): ReadonlyMap<string, SeasonUse> | null {
   const doc = useQuery(buyingQuery).data;
-  const crates = useSeasonCrates(doc);
+  const { crates } = useSeasonCrates(doc);
   return useMemo(() => {
     if (!doc || !crates) return null;
     const problem = buyProblem(doc, crates);

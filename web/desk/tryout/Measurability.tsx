@@ -12,6 +12,7 @@ import { memo, useId } from "react";
 import type { JudgeInput } from "../../shared/compute/judge.worker.ts";
 import { judgeDoor } from "../../shared/compute/judgeDoor.ts";
 import { useLatest } from "../../shared/compute/useLatest.ts";
+import { NotReckoned } from "../pieces/NotReckoned.tsx";
 import { useRunWork } from "../run/RunContext.ts";
 import { ChanceCurve } from "./ChanceCurve.tsx";
 
@@ -35,11 +36,12 @@ export const Measurability = memo(function Measurability({ seen }: { readonly se
     seen,
     ranked: run.scoring === "best" || run.scoring === "mean" ? { entrants, scoredBy, seed: run.id } : null,
   };
-  const { output, slow } = useLatest(judgeDoor, input, "judge");
+  const { output, slow, trouble, again } = useLatest(judgeDoor, input, "judge");
   const found = output?.found ?? null;
   return (
     <section className="sheet pad stack" aria-label="What the test can tell">
       <h2>Can the test tell these two apart?</h2>
+      {trouble === null ? null : <NotReckoned what="What the test can tell" why={trouble} onAgain={again} />}
       {found ? (
         <div className="measurable">
           <div className="stack" style={{ gap: 8 }}>
@@ -94,9 +96,11 @@ export const Measurability = memo(function Measurability({ seen }: { readonly se
         </div>
       ) : (
         <p>
-          {output === null || slow
-            ? "Reckoning …"
-            : `${measure.words} is not predicted here: log two house trials of each design, and compare them in Findings.`}
+          {trouble !== null
+            ? ""
+            : output === null || slow
+              ? "Reckoning …"
+              : `${measure.words} is not predicted here: log two house trials of each design, and compare them in Findings.`}
         </p>
       )}
       <div className="row">

@@ -1,5 +1,5 @@
 import type { CrateInput, Manifest } from "@lampcrate/core";
-import { wrap } from "comlink";
+import { beside } from "./beside.ts";
 import type { CrateWorker } from "./crate.worker.ts";
 import { LatestDoor } from "./latestDoor.ts";
 
@@ -13,7 +13,6 @@ export interface Sized {
 export function crateDoor(): LatestDoor<CrateInput, Sized> {
   return new LatestDoor(() => {
     const worker = new Worker(new URL("./crate.worker.ts", import.meta.url), { type: "module" });
-    const remote = wrap<CrateWorker>(worker);
-    return { run: (input) => remote.manifest(input), end: () => worker.terminate() };
+    return beside<CrateWorker, CrateInput, Sized>(worker, (remote, input) => remote.manifest(input));
   });
 }

@@ -1,5 +1,5 @@
 import type { RollJob, RollPlan, SheetJob, SheetPlan } from "@lampcrate/core";
-import { wrap } from "comlink";
+import { beside } from "./beside.ts";
 import type { CuttingWorker } from "./cutting.worker.ts";
 import { LatestDoor } from "./latestDoor.ts";
 
@@ -14,9 +14,8 @@ export type CutTogetherPlan =
 export function cuttingDoor(): LatestDoor<CutJob, CutTogetherPlan> {
   return new LatestDoor(() => {
     const worker = new Worker(new URL("./cutting.worker.ts", import.meta.url), { type: "module" });
-    const remote = wrap<CuttingWorker>(worker);
-    const run = async (asked: CutJob): Promise<CutTogetherPlan> =>
-      asked.of === "rolls" ? { of: "rolls", ...(await remote.rolls(asked.job)) } : { of: "sheets", ...(await remote.sheets(asked.job)) };
-    return { run, end: () => worker.terminate() };
+    return beside<CuttingWorker, CutJob, CutTogetherPlan>(worker, async (remote, asked) =>
+      asked.of === "rolls" ? { of: "rolls", ...(await remote.rolls(asked.job)) } : { of: "sheets", ...(await remote.sheets(asked.job)) },
+    );
   });
 }

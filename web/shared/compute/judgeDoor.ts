@@ -1,4 +1,4 @@
-import { wrap } from "comlink";
+import { beside } from "./beside.ts";
 import type { Judged, JudgeInput, JudgeWorker } from "./judge.worker.ts";
 import { LatestDoor } from "./latestDoor.ts";
 
@@ -6,7 +6,6 @@ import { LatestDoor } from "./latestDoor.ts";
 export function judgeDoor(): LatestDoor<JudgeInput, Judged> {
   return new LatestDoor(() => {
     const worker = new Worker(new URL("./judge.worker.ts", import.meta.url), { type: "module" });
-    const remote = wrap<JudgeWorker>(worker);
-    return { run: (input) => remote.test(input), end: () => worker.terminate() };
+    return beside<JudgeWorker, JudgeInput, Judged>(worker, (remote, input) => remote.test(input));
   });
 }

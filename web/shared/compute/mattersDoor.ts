@@ -1,5 +1,5 @@
 import type { CrateInput } from "@lampcrate/core";
-import { wrap } from "comlink";
+import { beside } from "./beside.ts";
 import { LatestDoor } from "./latestDoor.ts";
 import type { Mattered, MattersWorker } from "./matters.worker.ts";
 
@@ -7,7 +7,6 @@ import type { Mattered, MattersWorker } from "./matters.worker.ts";
 export function mattersDoor(): LatestDoor<CrateInput, Mattered> {
   return new LatestDoor(() => {
     const worker = new Worker(new URL("./matters.worker.ts", import.meta.url), { type: "module" });
-    const remote = wrap<MattersWorker>(worker);
-    return { run: (input) => remote.of(input), end: () => worker.terminate() };
+    return beside<MattersWorker, CrateInput, Mattered>(worker, (remote, input) => remote.of(input));
   });
 }

@@ -1,55 +1,70 @@
 import type { BuyProblem } from "@lampcrate/core";
-import { proxy, wrap } from "comlink";
+import { proxy } from "comlink";
+import { beside } from "./beside.ts";
+import type { Beside } from "./latestDoor.ts";
 import type { Crates, Planned, SeasonInput, SeasonWorker } from "./season.worker.ts";
 
-function open() {
-  const worker = new Worker(new URL("./season.worker.ts", import.meta.url), { type: "module" });
-  return { remote: wrap<SeasonWorker>(worker), end: () => worker.terminate() };
-}
+const seasonWorker = (): Worker => new Worker(new URL("./season.worker.ts", import.meta.url), { type: "module" });
 
 /** Sizes every crate of a season beside the interface; given up with the signal. */
 export async function sizeSeason(input: SeasonInput, signal: AbortSignal): Promise<Crates> {
-  const { remote, end } = open();
-  signal.addEventListener("abort", end);
+  const sizer = beside<SeasonWorker, SeasonInput, Crates>(seasonWorker(), (remote, asked) => remote.crates(asked));
+  signal.addEventListener("abort", sizer.end);
   try {
-    return await remote.crates(input);
+    return await sizer.run(input);
   } finally {
-    end();
+    sizer.end();
   }
 }
 
-/** The planner that waits for the next plan, warmed up; it is given up when a plan is stopped half-way. */
-let ready: ReturnType<typeof open> | null = null;
+/** A plan to make, stage by stage; or nothing but getting the solver ready. */
+type ToPlan = { readonly problem: BuyProblem; readonly give: (planned: Planned) => void } | "warm";
+
+const openPlanner = (): Beside<ToPlan, void> =>
+  beside<SeasonWorker, ToPlan, void>(seasonWorker(), (remote, asked) =>
+    asked === "warm" ? remote.warm() : remote.plan(asked.problem, proxy(asked.give)),
+  );
+
+/** The planner that waits for the next plan, warmed up; it is given up when a plan is stopped half-way or fails. */
+let ready: Beside<ToPlan, void> | null = null;
 
 /** Gets a planner ready. */
 export function warmPlanner(): void {
   if (ready) return;
-  ready = open();
-  void ready.remote.warm();
+  const planner = openPlanner();
+  ready = planner;
+  planner.run("warm").catch(() => {
+    planner.end();
+    if (ready === planner) ready = null;
+  });
 }
 
 /** Plans the buying beside the interface, giving every stage as it is known. The function given back ends it. */
 export function planBuying(problem: BuyProblem, give: (planned: Planned) => void, fail: (why: string) => void): () => void {
-  const planner = ready ?? open();
+  const planner = ready ?? openPlanner();
   ready = null;
   let running = true;
-  planner.remote
-    .plan(
-      problem,
-      proxy((planned: Planned) => {
-        if (running) give(planned);
-      }),
-    )
-    .catch((error: unknown) => fail(error instanceof Error ? error.message : String(error)))
-    .finally(() => {
+  const end = (): void => {
+    running = false;
+    planner.end();
+  };
+  const tell = (planned: Planned): void => {
+    if (running) give(planned);
+  };
+  planner.run({ problem, give: tell }).then(
+    () => {
       if (!running) return;
       running = false;
       if (ready) planner.end();
       else ready = planner;
-    });
+    },
+    (error: unknown) => {
+      if (!running) return;
+      end();
+      fail(error instanceof Error ? error.message : String(error));
+    },
+  );
   return () => {
-    if (!running) return;
-    running = false;
-    planner.end();
+    if (running) end();
   };
 }

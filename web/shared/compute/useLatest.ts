@@ -5,6 +5,9 @@ import type { LatestDoor } from "./latestDoor.ts";
 export interface Latest<Output> {
   readonly output: Output | null;
   readonly slow: boolean;
+  /** Why the newest could not be reckoned; null while nothing is wrong. */
+  readonly trouble: string | null;
+  readonly again: () => void;
 }
 
 /** Reckons beside the interface whenever the input changes (by its JSON); the newest input wins. `name` marks each run for measuring. */
@@ -17,19 +20,30 @@ export function useLatest<Input, Output extends { readonly tookMs: number }>(
   const opened = useRef(open);
   const [output, setOutput] = useState<Output | null>(null);
   const [slow, setSlow] = useState(false);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const [round, setRound] = useState(0);
   const key = JSON.stringify(input);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: a new round reckons the same input again
   useEffect(() => {
     const asked = performance.now();
     const late = setTimeout(() => setSlow(true), 500);
-    door.current ??= opened.current();
-    door.current.ask(JSON.parse(key) as Input, (next) => {
+    const ended = (why: string | null): void => {
       clearTimeout(late);
       setSlow(false);
-      setOutput(next);
-      performance.measure(name, { start: asked, end: performance.now(), detail: { tookMs: next.tookMs } });
-    });
+      setTrouble(why);
+    };
+    door.current ??= opened.current();
+    door.current.ask(
+      JSON.parse(key) as Input,
+      (next) => {
+        ended(null);
+        setOutput(next);
+        performance.measure(name, { start: asked, end: performance.now(), detail: { tookMs: next.tookMs } });
+      },
+      ended,
+    );
     return () => clearTimeout(late);
-  }, [key, name]);
+  }, [key, name, round]);
   useEffect(
     () => () => {
       door.current?.close();
@@ -37,5 +51,5 @@ export function useLatest<Input, Output extends { readonly tookMs: number }>(
     },
     [],
   );
-  return { output, slow };
+  return { output, slow, trouble, again: () => setRound((n) => n + 1) };
 }

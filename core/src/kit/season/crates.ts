@@ -75,6 +75,11 @@ export function seasonCrates(runs: readonly SeasonRun[], now: number, today: str
     .sort((a, b) => a.from - b.from || a.id.localeCompare(b.id));
 }
 
+/** When the last session that is over ended, by `now`; 0 when none is. The crates still to come are the same from then until now. */
+export function lastOver(runs: readonly Pick<SeasonRun, "sessions">[], now: number): number {
+  return runs.flatMap((run) => run.sessions).reduce((last, { to }) => (to <= now ? Math.max(last, to) : last), 0);
+}
+
 function crateOf(run: SeasonRun, session: SeasonSession, place: number, today: string, preparing: Preparing): SeasonCrate {
   const series = run.isSeries ? { id: run.id, before: run.sessions.slice(0, place) } : undefined;
   const manifest = manifestOf({ ...run.crate, sessions: [session], series });
