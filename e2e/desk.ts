@@ -1,9 +1,9 @@
-import { type Browser, expect, type Page } from "@playwright/test";
+import { type Browser, expect, type Locator, type Page } from "@playwright/test";
 import { demoSignIn, type House } from "./harness.ts";
 
 /** A desk of its own, signed in; anything the page complains about fails the test that looks at `complaints`. */
 export async function openDesk(browser: Browser, house: House, who = demoSignIn): Promise<Page> {
-  const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
+  const page = await slowed(await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage());
   await page.goto(house.url);
   await page.getByLabel("Sign-in name").fill(who.signIn);
   await page.getByLabel("Password").fill(who.password);
@@ -14,7 +14,7 @@ export async function openDesk(browser: Browser, house: House, who = demoSignIn)
 
 /** A phone of its own, nobody's account. */
 export async function openPhone(browser: Browser): Promise<Page> {
-  return (await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true })).newPage();
+  return slowed(await (await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true })).newPage());
 }
 
 /** A run of the demo by its title, as the season lists it. */
@@ -26,4 +26,17 @@ export async function runOf(page: Page, house: House, title: string): Promise<{ 
   if (!run) throw new Error(`the demo has no run ${title}`);
   const code = run.code ?? "";
   return { id: run.id, code, path: `/h/${code.toLowerCase().replaceAll(" ", "-")}` };
+}
+
+/** Chooses by its words in one of the desk's lists; `among` is the list, as Playwright finds it by its label. */
+export async function choose(among: Locator, words: string): Promise<void> {
+  await among.click();
+  await among.page().locator(".ant-select-dropdown:visible").getByTitle(words, { exact: true }).click();
+}
+
+/** As on a busy or an old machine: LAMPCRATE_SLOW=6 has the page's processor go six times slower. */
+async function slowed(page: Page): Promise<Page> {
+  const rate = Number(process.env["LAMPCRATE_SLOW"] ?? "1");
+  if (rate > 1) await (await page.context().newCDPSession(page)).send("Emulation.setCPUThrottlingRate", { rate });
+  return page;
 }

@@ -1,4 +1,5 @@
 import type { UnitChoice, WorkTimes } from "@lampcrate/core";
+import type { Role } from "./capabilities.ts";
 
 export interface RoomDoc {
   readonly id: string;
@@ -45,8 +46,6 @@ export interface HouseInput {
 }
 
 export type HouseDoc = HouseInput;
-
-export type Role = "planner" | "floor" | "sifter";
 
 export interface StaffDoc {
   readonly id: string;

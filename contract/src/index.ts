@@ -1,6 +1,7 @@
 export * from "./audit.ts";
 export type * from "./brief.ts";
 export type * from "./buying.ts";
+export * from "./capabilities.ts";
 export type * from "./count.ts";
 export * from "./crateInput.ts";
 export * from "./cut.ts";

@@ -28,6 +28,7 @@ export * from "./finding/runFindings.ts";
 export * from "./finding/testWords.ts";
 export * from "./finding/welch.ts";
 export * from "./finding/words.ts";
+export * from "./format/merge.ts";
 export * from "./format/pastedLines.ts";
 export * from "./format/plainText.ts";
 export * from "./format/stockRows.ts";

@@ -1,7 +1,7 @@
 import { readFileSync } from "node:fs";
 import { labelSheets } from "@lampcrate/contract";
 import { expect, test } from "@playwright/test";
-import { openDesk, runOf } from "../desk.ts";
+import { choose, openDesk, runOf } from "../desk.ts";
 import { type House, startHouse } from "../harness.ts";
 import { codeIn, pdfPages } from "../pdfPages.ts";
 
@@ -68,7 +68,7 @@ test("what was left is counted; the next crate changes when what was learned is 
   await expect(after).toContainText("From 2 counted sessions");
   const manifest = desk.getByRole("region", { name: "Manifest" });
   const next = await manifest.textContent();
-  await desk.getByRole("complementary", { name: "Crate" }).getByRole("combobox").selectOption({ label: "Sat 21 Nov, Saturday drop-in" });
+  await choose(desk.getByRole("complementary", { name: "Crate" }).getByRole("combobox"), "Sat 21 Nov, Saturday drop-in");
   const form = after.getByRole("group", { name: "Count of Sat 21 Nov" });
   await form.getByLabel("Newsprint sheet, left").fill("700");
   await form.getByRole("button", { name: "Correct the count" }).click();
@@ -78,9 +78,9 @@ test("what was left is counted; the next crate changes when what was learned is 
   await expect(form.getByText("counted", { exact: true })).toBeVisible();
   await after.getByRole("button", { name: "Take them over" }).click();
   await expect(after.getByText("The run has these numbers.")).toBeVisible();
-  await desk.getByRole("complementary", { name: "Crate" }).getByRole("combobox").selectOption({ label: "Sat 28 Nov, Saturday drop-in" });
+  await choose(desk.getByRole("complementary", { name: "Crate" }).getByRole("combobox"), "Sat 28 Nov, Saturday drop-in");
   await expect.poll(() => manifest.textContent()).not.toBe(next);
-  await desk.getByRole("combobox", { name: "How heads are reckoned" }).selectOption({ label: "what past sessions teach" });
+  await choose(desk.getByRole("combobox", { name: "How heads are reckoned" }), "what past sessions teach");
   await expect(desk.getByRole("region", { name: "Who comes" })).toContainText(
     "moved by 2 counted sessions: 78, 91 builders. It now expects",
   );
@@ -120,13 +120,13 @@ test("two sizes from one card are planned together; costs may decide how sure", 
     ["300 mm", "200 mm", "rectangles"],
     ["16 cm", "120 mm", "right triangles, two to a rectangle"],
   ] as const) {
-    await desk.getByLabel("Add a line").selectOption({ label: "Thin card, large sheet" });
+    await choose(desk.getByLabel("Add a line"), "Thin card, large sheet");
     await desk.getByRole("checkbox", { name: /cut from sheets of/ }).check();
     await desk.getByLabel("piece, across").fill(across);
     await desk.getByLabel("piece, across").press("Enter");
     await desk.getByLabel("along", { exact: true }).fill(along);
     await desk.getByLabel("along", { exact: true }).press("Enter");
-    await desk.getByRole("combobox", { name: /^into/ }).selectOption({ label: shape });
+    await choose(desk.getByRole("combobox", { name: /^into/ }), shape);
     await desk.getByRole("button", { name: "Change Thin card, large sheet" }).last().click();
   }
   const maps = desk.getByRole("region", { name: "Cut maps" });

@@ -1,7 +1,7 @@
 import { readFileSync } from "node:fs";
 import { families, manifestOf, showQuantity, startValues, welch } from "@lampcrate/core";
 import { expect, type Page, test } from "@playwright/test";
-import { openDesk, openPhone } from "../desk.ts";
+import { choose, openDesk, openPhone } from "../desk.ts";
 import { type House, startHouse } from "../harness.ts";
 
 let house: House;
@@ -31,9 +31,9 @@ async function newRun(desk: Page): Promise<string> {
   await expect(desk.getByRole("img", { name: /^Sat 28 Nov, Marsh Room, next$/ })).toBeVisible();
   await desk.getByRole("link", { name: "New run" }).click();
   const start = desk.getByRole("region", { name: "Start a run" });
-  await start.getByLabel("Or a blank brief").selectOption({ label: "Span" });
+  await choose(start.getByLabel("Or a blank brief"), "Span");
   await start.getByLabel("Title").fill(title);
-  await start.getByLabel("How it is offered").selectOption("drop-in");
+  await choose(start.getByLabel("How it is offered"), "drop-in");
   await start.getByRole("button", { name: "Start with this brief" }).click();
   await expect(desk.getByRole("heading", { name: title })).toBeVisible();
   return new URL(desk.url()).pathname.split("/")[2] ?? "";
@@ -63,7 +63,7 @@ async function pinTheGoal(desk: Page): Promise<void> {
 
 async function sizeTheCrate(desk: Page, runId: string): Promise<void> {
   await desk.getByRole("link", { name: /^Crate/ }).click();
-  await desk.getByLabel("Add a line").selectOption({ label: "Newsprint sheet" });
+  await choose(desk.getByLabel("Add a line"), "Newsprint sheet");
   const manifest = desk.getByRole("region", { name: "Manifest" });
   const expected = (target: number): number =>
     manifestOf({

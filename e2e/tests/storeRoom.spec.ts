@@ -1,5 +1,5 @@
 import { expect, type Page, test } from "@playwright/test";
-import { openDesk, openPhone, runOf } from "../desk.ts";
+import { choose, openDesk, openPhone, runOf } from "../desk.ts";
 import { type House, startHouse } from "../harness.ts";
 
 let house: House;
@@ -40,7 +40,7 @@ test("what is on hand decides what is short, and a new material goes straight in
   await expect(desk.getByRole("row", { name: /Wax paper/ })).toContainText("30.5 cm × 76.2 cm");
   await desk.goto(`${house.url}/run/${raft.id}/crate`);
   await expect(washers).toContainText("on hand");
-  await desk.getByLabel("Add a line").selectOption({ label: "Wax paper" });
+  await choose(desk.getByLabel("Add a line"), "Wax paper");
   await expect.poll(() => quantityOf(desk, "Wax paper")).toBeGreaterThan(10);
   await expect(desk.getByRole("complementary", { name: "Crate" })).toContainText("Allergens: wheat.");
   await desk.getByRole("checkbox", { name: /cut from sheets of/ }).check();
@@ -81,7 +81,7 @@ test("a float run in feet and ounces reads so on the sheet, and counts tokens", 
   await desk.getByLabel("Open from").press("Enter");
   await expect(desk.getByRole("button", { name: /^Undo: changed opening day/ })).toBeVisible();
   await desk.getByRole("link", { name: /^Publish/ }).click();
-  await desk.getByLabel("Units on the sheet").selectOption({ label: "feet, inches, pounds, ounces" });
+  await choose(desk.getByLabel("Units on the sheet"), "feet, inches, pounds, ounces");
   await expect(desk.getByRole("button", { name: /^Undo: changed units/ })).toBeVisible();
   await desk.getByRole("button", { name: "Publish", exact: true }).click();
   await expect(desk.getByRole("heading", { name: "Version 1 is out" })).toBeVisible();

@@ -13,26 +13,32 @@ const set = async (page: Awaited<ReturnType<typeof openDesk>>, label: string, va
   await page.getByRole("textbox", { name: label }).press("Enter");
 };
 
-test("a save on stale data is refused with what changed, and nothing typed is lost", async ({ browser }) => {
+test("what two planners change at once is joined; only what both changed is asked for, and nothing typed is lost", async ({ browser }) => {
   const [one, two] = [await openDesk(browser, house), await openDesk(browser, house)];
   const { id } = await runOf(one, house, "Boardwalk over the Bog");
   for (const page of [one, two]) await page.goto(`${house.url}/run/${id}/brief`);
   await set(one, "Clear gap", "600 mm");
   await expect(one.getByText("saved", { exact: true })).toBeVisible();
   await set(two, "Load to hold", "1.2 kg");
-  const trouble = two.getByRole("alert");
-  await expect(trouble).toContainText("Somebody saved this brief while you worked on it");
-  await expect(trouble).toContainText("Marsh Sedge: Clear gap 600");
-  await expect(two.getByRole("textbox", { name: "Load to hold" })).toHaveValue("1.2\u00a0kg");
-  await trouble.getByRole("button", { name: "Take theirs, drop mine" }).click();
-  await expect(two.getByRole("heading", { name: "Span 600 mm, hold 900 g for 15 s" })).toBeVisible();
+  await expect(two.getByText(/kept beside yours: Marsh Sedge: Clear gap 600/)).toBeVisible();
+  await expect(two.getByText("saved", { exact: true })).toBeVisible();
+  await expect(two.getByRole("heading", { name: "Span 600 mm, hold 1.2 kg for 15 s" })).toBeVisible();
+  await one.reload();
+  await expect(one.getByRole("heading", { name: "Span 600 mm, hold 1.2 kg for 15 s" })).toBeVisible();
   await set(one, "Clear gap", "620 mm");
+  await set(one, "Load to hold", "1.3 kg");
   await expect(one.getByText("saved", { exact: true })).toBeVisible();
-  await set(two, "Load to hold", "1.3 kg");
-  await two.getByRole("button", { name: "Save mine over it" }).click();
+  await set(two, "Clear gap", "640 mm");
+  const trouble = two.getByRole("alert");
+  await expect(trouble).toContainText("changed what you changed");
+  await expect(two.getByRole("textbox", { name: "Clear gap" })).toHaveValue("640\u00a0mm");
+  const gap = trouble.getByRole("group", { name: "Clear gap" });
+  await expect(gap.getByRole("radio", { name: "theirs, 620\u00a0mm" })).toBeVisible();
+  await gap.getByRole("radio", { name: "yours, 640\u00a0mm" }).check();
+  await trouble.getByRole("button", { name: "Save it so" }).click();
   await expect(two.getByText("saved", { exact: true })).toBeVisible();
   await two.reload();
-  await expect(two.getByRole("heading", { name: "Span 600 mm, hold 1.3 kg for 15 s" })).toBeVisible();
+  await expect(two.getByRole("heading", { name: "Span 640 mm, hold 1.3 kg for 15 s" })).toBeVisible();
 });
 
 test("when the sign-in has expired, signing in again saves what was typed", async ({ browser }) => {

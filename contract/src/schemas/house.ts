@@ -1,4 +1,5 @@
 import Joi from "joi";
+import { roles } from "../capabilities.ts";
 import type { HouseInput, OwnPassword, SetupInput, SignInInput, StaffInput } from "../house.ts";
 import { date, id, line, objectOf, revision, units, webAddress, zone } from "./parts.ts";
 
@@ -14,7 +15,9 @@ const currency = Joi.string()
   .pattern(/^[A-Z]{3}$/)
   .required()
   .messages({ "string.pattern.base": "{#label} must be three capital letters such as EUR" });
-const role = Joi.string().valid("planner", "floor", "sifter").required();
+const role = Joi.string()
+  .valid(...roles)
+  .required();
 
 const seconds = Joi.number().min(0).max(3600).required();
 const taskTime = { setup: seconds, batch: Joi.number().integer().min(1).max(1000).required(), each: seconds };

@@ -1,4 +1,4 @@
-import type { Role } from "@lampcrate/contract";
+import { type Capability, may, whoMay } from "@lampcrate/contract";
 import type { Context, MiddlewareHandler } from "hono";
 import { getCookie, setCookie } from "hono/cookie";
 import type { Deps } from "../deps.ts";
@@ -28,13 +28,12 @@ export function whoAsks(c: Context, deps: Deps): Person | null {
   return session?.person ?? null;
 }
 
-/** Lets in staff of one of these roles; a planner may do everything. */
-export function staffOnly(deps: Deps, ...roles: readonly Role[]): MiddlewareHandler<Signed> {
+/** Lets in whoever is signed in and may do this. Throws 401, 403. */
+export function allow(deps: Deps, what: Capability): MiddlewareHandler<Signed> {
   return async (c, next) => {
     const person = whoAsks(c, deps);
     if (!person) throw new Problem(401, "Sign in first", "Your sign-in has ended. Sign in again: what you typed is still here.");
-    if (person.role !== "planner" && !roles.includes(person.role))
-      throw new Problem(403, "Not yours to do", "Ask a planner of your house to do this.");
+    if (!may(person.role, what)) throw new Problem(403, "Not yours to do", `This is for ${whoMay(what)}. Ask a planner of your house.`);
     c.set("person", person);
     await next();
   };

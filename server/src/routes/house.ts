@@ -4,7 +4,7 @@ import { Hono } from "hono";
 import { validator } from "hono/validator";
 import type { Deps } from "../deps.ts";
 import { badField } from "../http/problem.ts";
-import { type Signed, staffOnly } from "../http/signedIn.ts";
+import { allow, type Signed } from "../http/signedIn.ts";
 import { body } from "../http/validate.ts";
 import { trustClock } from "../jobs/clockWatch.ts";
 import { trailPage } from "../services/audit.ts";
@@ -22,16 +22,16 @@ const before = validator("query", (value: Record<string, string | string[]>) => 
 
 /** The house, its trail and its season. */
 export function houseRoutes(deps: Deps, asked: () => Promise<HealthDoc>) {
-  const anyone = staffOnly(deps, "floor", "sifter");
-  const planner = staffOnly(deps);
+  const look = allow(deps, "look");
+  const keep = allow(deps, "house");
   return new Hono<Signed>()
-    .get("/house", anyone, (c) => c.json(houseDoc(deps.db)))
-    .put("/house", planner, body(houseInput), (c) => c.json(saveHouse(deps, c.get("person"), c.req.valid("json"))))
-    .get("/health", planner, async (c) => c.json(await asked()))
-    .post("/clock-is-right", planner, (c) => {
+    .get("/house", look, (c) => c.json(houseDoc(deps.db)))
+    .put("/house", keep, body(houseInput), (c) => c.json(saveHouse(deps, c.get("person"), c.req.valid("json"))))
+    .get("/health", keep, async (c) => c.json(await asked()))
+    .post("/clock-is-right", keep, (c) => {
       trustClock(deps, c.get("person"));
       return c.json({ trusted: true });
     })
-    .get("/audit", planner, before, (c) => c.json(trailPage(deps.db, c.req.valid("query").before)))
-    .get("/season", anyone, (c) => c.json(seasonDoc(deps.db, deps.clock())));
+    .get("/audit", keep, before, (c) => c.json(trailPage(deps.db, c.req.valid("query").before)))
+    .get("/season", look, (c) => c.json(seasonDoc(deps.db, deps.clock())));
 }

@@ -3,7 +3,7 @@ import { Hono } from "hono";
 import { validator } from "hono/validator";
 import { attachment } from "../http/attachment.ts";
 import { badField } from "../http/problem.ts";
-import { type Signed, staffOnly } from "../http/signedIn.ts";
+import { allow, type Signed } from "../http/signedIn.ts";
 import { ids } from "../http/validate.ts";
 import { orderCsv } from "../print/orderList.ts";
 import type { Served } from "../served.ts";
@@ -23,25 +23,25 @@ const wanted = validator("query", (value: Record<string, string | string[]>) => 
 
 /** Papers to print: labels, packing list, templates, order lists. */
 export function paperRoutes(deps: Served) {
-  const anyone = staffOnly(deps, "floor", "sifter");
+  const look = allow(deps, "look");
   return new Hono<Signed>()
-    .get("/runs/:id/labels.pdf", anyone, ids("id"), wanted, async (c) => {
+    .get("/runs/:id/labels.pdf", look, ids("id"), wanted, async (c) => {
       const { session, sheet, skip } = c.req.valid("query");
       const labels = await deps.reckon.ask("labels", { runId: c.req.valid("param").id, session, sheet, skip });
       return attachment(c, labels, pdf, "labels.pdf");
     })
-    .get("/runs/:id/packing-list.pdf", anyone, ids("id"), wanted, async (c) => {
+    .get("/runs/:id/packing-list.pdf", look, ids("id"), wanted, async (c) => {
       const { session } = c.req.valid("query");
       return attachment(c, await deps.reckon.ask("packingList", { runId: c.req.valid("param").id, session }), pdf, "packing-list.pdf");
     })
-    .get("/runs/:id/templates.pdf", anyone, ids("id"), wanted, async (c) => {
+    .get("/runs/:id/templates.pdf", look, ids("id"), wanted, async (c) => {
       const { session } = c.req.valid("query");
       return attachment(c, await deps.reckon.ask("templates", { runId: c.req.valid("param").id, session }), pdf, "templates.pdf");
     })
-    .get("/orders/:id/list.pdf", anyone, ids("id"), async (c) => {
+    .get("/orders/:id/list.pdf", look, ids("id"), async (c) => {
       return attachment(c, await deps.reckon.ask("order", { orderId: c.req.valid("param").id }), pdf, "order.pdf");
     })
-    .get("/orders/:id/list.csv", anyone, ids("id"), (c) => {
+    .get("/orders/:id/list.csv", look, ids("id"), (c) => {
       const order = orderDoc(deps.db, c.req.valid("param").id);
       return attachment(c, orderCsv(order, materialList(deps.db)), "text/csv; charset=utf-8", "order.csv");
     });

@@ -12,7 +12,7 @@ import {
 import { Hono } from "hono";
 import { validator } from "hono/validator";
 import { streamed } from "../http/attachment.ts";
-import { type Signed, staffOnly } from "../http/signedIn.ts";
+import { allow, type Signed } from "../http/signedIn.ts";
 import { anyJson, body, from, ids } from "../http/validate.ts";
 import type { Served } from "../served.ts";
 import { bookings } from "../services/bookings.ts";
@@ -35,20 +35,20 @@ const starterId = validator("param", (value: Record<string, string>) => ({ id: v
 
 /** Everything staff do with a run. */
 export function runRoutes(deps: Served) {
-  const planner = staffOnly(deps);
-  const reader = staffOnly(deps, "floor", "sifter");
-  const sifter = staffOnly(deps, "sifter");
-  const counter = staffOnly(deps, "floor");
+  const plan = allow(deps, "plan");
+  const look = allow(deps, "look");
+  const sift = allow(deps, "sift");
+  const count = allow(deps, "count");
   return new Hono<Signed>()
-    .post("/runs", planner, body(newRun), (c) => c.json({ id: createRun(deps, c.req.valid("json")) }, 201))
-    .get("/starters", reader, (c) => c.json(starterLines(houseDoc(deps.db).units)))
-    .post("/starters/:id", planner, starterId, body(starterStart), (c) => {
+    .post("/runs", plan, body(newRun), (c) => c.json({ id: createRun(deps, c.req.valid("json")) }, 201))
+    .get("/starters", look, (c) => c.json(starterLines(houseDoc(deps.db).units)))
+    .post("/starters/:id", plan, starterId, body(starterStart), (c) => {
       const { title, kind } = c.req.valid("json");
       return c.json({ id: importPack(deps, starterPack(c.req.valid("param").id), { title, kind }) }, 201);
     })
-    .post("/packs/preview", planner, anyJson, (c) => c.json(previewPack(deps.db, c.req.valid("json"))))
-    .post("/packs", planner, anyJson, (c) => c.json({ id: importPack(deps, c.req.valid("json")) }, 201))
-    .get("/runs/:id/pack.json", planner, ids("id"), (c) => {
+    .post("/packs/preview", plan, anyJson, (c) => c.json(previewPack(deps.db, c.req.valid("json"))))
+    .post("/packs", plan, anyJson, (c) => c.json({ id: importPack(deps, c.req.valid("json")) }, 201))
+    .get("/runs/:id/pack.json", plan, ids("id"), (c) => {
       const pack = JSON.stringify(exportPack(deps.db, c.req.valid("param").id), null, 2);
       return c.body(pack, 200, {
         "content-type": "application/json; charset=utf-8",
@@ -56,74 +56,72 @@ export function runRoutes(deps: Served) {
         "cache-control": "no-store",
       });
     })
-    .get("/runs/:id/learned", reader, ids("id"), async (c) => c.json(await deps.reckon.ask("learned", { runId: c.req.valid("param").id })))
-    .post("/runs/:id/house-trials", planner, ids("id"), body(houseTrialInput), async (c) => {
+    .get("/runs/:id/learned", look, ids("id"), async (c) => c.json(await deps.reckon.ask("learned", { runId: c.req.valid("param").id })))
+    .post("/runs/:id/house-trials", plan, ids("id"), body(houseTrialInput), async (c) => {
       const { id } = c.req.valid("param");
       addHouseTrial(deps, c.get("person"), id, c.req.valid("json"));
       return c.json(await deps.reckon.ask("learned", { runId: id }), 201);
     })
-    .get("/bookings", reader, (c) => c.json(bookings(deps.db)))
-    .get("/runs/put-away", reader, (c) => c.json(putAwayRuns(deps.db)))
-    .post("/runs/:id/put-away", planner, ids("id"), (c) => {
+    .get("/bookings", look, (c) => c.json(bookings(deps.db)))
+    .get("/runs/put-away", look, (c) => c.json(putAwayRuns(deps.db)))
+    .post("/runs/:id/put-away", plan, ids("id"), (c) => {
       putAway(deps, c.get("person"), c.req.valid("param").id, true);
       return c.json(putAwayRuns(deps.db));
     })
-    .post("/runs/:id/back", planner, ids("id"), (c) => {
+    .post("/runs/:id/back", plan, ids("id"), (c) => {
       putAway(deps, c.get("person"), c.req.valid("param").id, false);
       return c.json(putAwayRuns(deps.db));
     })
-    .delete("/runs/:id", planner, ids("id"), (c) => {
+    .delete("/runs/:id", plan, ids("id"), (c) => {
       deleteRun(deps, c.get("person"), c.req.valid("param").id);
       return c.json({ deleted: true });
     })
-    .get("/runs/:id", reader, ids("id"), (c) => c.json(runDoc(deps.db, c.req.valid("param").id, c.get("person"))))
-    .put("/runs/:id", planner, ids("id"), body(runSave), (c) =>
+    .get("/runs/:id", look, ids("id"), (c) => c.json(runDoc(deps.db, c.req.valid("param").id, c.get("person"))))
+    .put("/runs/:id", plan, ids("id"), body(runSave), (c) =>
       c.json(saveSettings(deps, c.get("person"), c.req.valid("param").id, c.req.valid("json"))),
     )
-    .put("/runs/:id/brief", planner, ids("id"), body(briefSave), (c) =>
+    .put("/runs/:id/brief", plan, ids("id"), body(briefSave), (c) =>
       c.json(saveBrief(deps, c.get("person"), c.req.valid("param").id, c.req.valid("json"))),
     )
-    .post("/runs/:id/publish", planner, ids("id"), (c) => c.json(publish(deps, c.get("person"), c.req.valid("param").id)))
-    .post("/runs/:id/unpublish", planner, ids("id"), (c) => c.json(setStatus(deps, c.get("person"), c.req.valid("param").id, "draft")))
-    .post("/runs/:id/cancel", planner, ids("id"), (c) => c.json(setStatus(deps, c.get("person"), c.req.valid("param").id, "cancelled")))
-    .post("/runs/:id/duplicate", planner, ids("id"), (c) => c.json({ id: duplicate(deps, c.req.valid("param").id) }, 201))
-    .post("/runs/:id/undo", reader, ids("id"), (c) => c.json({ undone: undoLast(deps, c.get("person"), c.req.valid("param").id) }))
-    .post("/runs/:id/sessions", planner, ids("id"), body(sessionInput), (c) =>
+    .post("/runs/:id/publish", plan, ids("id"), (c) => c.json(publish(deps, c.get("person"), c.req.valid("param").id)))
+    .post("/runs/:id/unpublish", plan, ids("id"), (c) => c.json(setStatus(deps, c.get("person"), c.req.valid("param").id, "draft")))
+    .post("/runs/:id/cancel", plan, ids("id"), (c) => c.json(setStatus(deps, c.get("person"), c.req.valid("param").id, "cancelled")))
+    .post("/runs/:id/duplicate", plan, ids("id"), (c) => c.json({ id: duplicate(deps, c.req.valid("param").id) }, 201))
+    .post("/runs/:id/undo", look, ids("id"), (c) => c.json({ undone: undoLast(deps, c.get("person"), c.req.valid("param").id) }))
+    .post("/runs/:id/sessions", plan, ids("id"), body(sessionInput), (c) =>
       c.json(addSession(deps, c.get("person"), c.req.valid("param").id, c.req.valid("json")), 201),
     )
-    .put("/runs/:id/sessions/:session", planner, ids("id", "session"), body(sessionSave), (c) => {
+    .put("/runs/:id/sessions/:session", plan, ids("id", "session"), body(sessionSave), (c) => {
       const { id, session } = c.req.valid("param");
       return c.json(saveSession(deps, c.get("person"), id, session, c.req.valid("json")));
     })
-    .put("/runs/:id/sessions/:session/count", counter, ids("id", "session"), body(countInput), async (c) => {
+    .put("/runs/:id/sessions/:session/count", count, ids("id", "session"), body(countInput), async (c) => {
       const { id, session } = c.req.valid("param");
       saveCount(deps, c.get("person"), id, session, c.req.valid("json"));
       return c.json(await deps.reckon.ask("learned", { runId: id }));
     })
-    .delete("/runs/:id/sessions/:session", planner, ids("id", "session"), (c) => {
+    .delete("/runs/:id/sessions/:session", plan, ids("id", "session"), (c) => {
       const { id, session } = c.req.valid("param");
       return c.json(removeSession(deps, c.get("person"), id, session));
     })
-    .post("/runs/:id/erasing-seen", planner, ids("id"), (c) => {
+    .post("/runs/:id/erasing-seen", plan, ids("id"), (c) => {
       seeErasingNotice(deps, c.get("person"), c.req.valid("param").id);
       return c.json({ seen: true });
     })
-    .get("/runs/:id/sheet", reader, ids("id"), (c) => c.json(sheetDoc(deps.db, runRow(deps.db, c.req.valid("param").id), deps.clock())))
-    .get("/runs/:id/entries", sifter, ids("id"), from, async (c) =>
+    .get("/runs/:id/sheet", look, ids("id"), (c) => c.json(sheetDoc(deps.db, runRow(deps.db, c.req.valid("param").id), deps.clock())))
+    .get("/runs/:id/entries", sift, ids("id"), from, async (c) =>
       c.json(await deps.reckon.ask("entries", { runId: c.req.valid("param").id, from: c.req.valid("query").from })),
     )
-    .post("/runs/:id/entries/:entry/decision", sifter, ids("id", "entry"), body(decisionInput), (c) => {
+    .post("/runs/:id/entries/:entry/decision", sift, ids("id", "entry"), body(decisionInput), (c) => {
       const { id, entry } = c.req.valid("param");
       return c.json(decide(deps, c.get("person"), id, entry, c.req.valid("json")));
     })
-    .get("/runs/:id/findings", sifter, ids("id"), async (c) =>
-      c.json(await deps.reckon.ask("findings", { runId: c.req.valid("param").id })),
-    )
-    .get("/runs/:id/findings/builders", sifter, ids("id"), from, async (c) =>
+    .get("/runs/:id/findings", sift, ids("id"), async (c) => c.json(await deps.reckon.ask("findings", { runId: c.req.valid("param").id })))
+    .get("/runs/:id/findings/builders", sift, ids("id"), from, async (c) =>
       c.json(await deps.reckon.ask("builders", { runId: c.req.valid("param").id, from: c.req.valid("query").from })),
     )
-    .get("/runs/:id/reveal", sifter, ids("id"), async (c) => c.json(await deps.reckon.ask("reveal", { runId: c.req.valid("param").id })))
-    .get("/runs/:id/trials.csv", sifter, ids("id"), async (c) => {
+    .get("/runs/:id/reveal", sift, ids("id"), async (c) => c.json(await deps.reckon.ask("reveal", { runId: c.req.valid("param").id })))
+    .get("/runs/:id/trials.csv", sift, ids("id"), async (c) => {
       const runId = c.req.valid("param").id;
       const part = async (after: number) => deps.reckon.ask("trialsCsv", { runId, after });
       return streamed(c, await part(0), part, "text/csv; charset=utf-8", "trials.csv");

@@ -4,7 +4,7 @@ import { deleteCookie, getCookie } from "hono/cookie";
 import type { Deps } from "../deps.ts";
 import { addressOf } from "../http/address.ts";
 import { Attempts } from "../http/attempts.ts";
-import { cookieName, keepSession, type Signed, staffOnly, whoAsks } from "../http/signedIn.ts";
+import { allow, cookieName, keepSession, type Signed, whoAsks } from "../http/signedIn.ts";
 import { body, ids } from "../http/validate.ts";
 import { isEmpty, setUp } from "../services/house.ts";
 import { changePassword, signIn, signOut, signOutEverywhere } from "../services/signIn.ts";
@@ -17,8 +17,8 @@ export function staffRoutes(deps: Deps) {
   const limits = { here: new Attempts(deps.steady, 8, quarterHour), anywhere: new Attempts(deps.steady, 200, quarterHour) };
   const byAddress = new Attempts(deps.steady, 60, quarterHour);
   const own = new Attempts(deps.steady, 8, quarterHour);
-  const planner = staffOnly(deps);
-  const anyone = staffOnly(deps, "floor", "sifter");
+  const keep = allow(deps, "house");
+  const look = allow(deps, "look");
   return new Hono<Signed>()
     .get("/setup", (c) => c.json({ needed: isEmpty(deps.db), url: deps.url }))
     .post("/setup", body(setupInput), async (c) => {
@@ -43,20 +43,20 @@ export function staffRoutes(deps: Deps) {
       deleteCookie(c, cookieName, { path: "/" });
       return c.json({ signedOut: true });
     })
-    .post("/sign-out-everywhere", anyone, (c) => {
+    .post("/sign-out-everywhere", look, (c) => {
       signOutEverywhere(deps, c.get("person"));
       deleteCookie(c, cookieName, { path: "/" });
       return c.json({ signedOut: true });
     })
-    .put("/me/password", anyone, body(ownPassword), async (c) => {
+    .put("/me/password", look, body(ownPassword), async (c) => {
       await changePassword(deps, own, c.get("person"), getCookie(c, cookieName) ?? "", c.req.valid("json"));
       return c.json({ changed: true });
     })
     .get("/me", (c) => c.json({ person: whoAsks(c, deps), now: deps.clock() }))
-    .get("/staff", planner, (c) => c.json(staffList(deps.db)))
-    .post("/staff", planner, body(newStaff), async (c) => c.json(await addStaff(deps, c.get("person"), c.req.valid("json")), 201))
-    .put("/staff/:id", planner, ids("id"), body(staffSave), async (c) =>
+    .get("/staff", keep, (c) => c.json(staffList(deps.db)))
+    .post("/staff", keep, body(newStaff), async (c) => c.json(await addStaff(deps, c.get("person"), c.req.valid("json")), 201))
+    .put("/staff/:id", keep, ids("id"), body(staffSave), async (c) =>
       c.json(await saveStaff(deps, c.get("person"), c.req.valid("param").id, c.req.valid("json"))),
     )
-    .delete("/staff/:id", planner, ids("id"), (c) => c.json(removeStaff(deps, c.get("person"), c.req.valid("param").id)));
+    .delete("/staff/:id", keep, ids("id"), (c) => c.json(removeStaff(deps, c.get("person"), c.req.valid("param").id)));
 }

@@ -12,7 +12,7 @@ import {
 import { Hono } from "hono";
 import type { Deps } from "../deps.ts";
 import { attachment } from "../http/attachment.ts";
-import { type Signed, staffOnly } from "../http/signedIn.ts";
+import { allow, type Signed } from "../http/signedIn.ts";
 import { body, ids } from "../http/validate.ts";
 import { buyingDoc } from "../services/buying.ts";
 import { addMaterial, bringBackMaterial, materialList, removeMaterial, saveMaterial } from "../services/materials.ts";
@@ -23,40 +23,40 @@ import { addSupplier, saveSupplier, supplierList } from "../services/suppliers.t
 
 /** The store room, its suppliers and orders. */
 export function storeRoutes(deps: Deps) {
-  const anyone = staffOnly(deps, "floor", "sifter");
-  const planner = staffOnly(deps);
-  const counter = staffOnly(deps, "floor");
+  const look = allow(deps, "look");
+  const supply = allow(deps, "supply");
+  const count = allow(deps, "count");
   return new Hono<Signed>()
-    .get("/materials", anyone, (c) => c.json(materialList(deps.db)))
-    .post("/materials", planner, body(materialInput), (c) => c.json(addMaterial(deps, c.get("person"), c.req.valid("json")), 201))
-    .put("/materials/:id", planner, ids("id"), body(materialSave), (c) =>
+    .get("/materials", look, (c) => c.json(materialList(deps.db)))
+    .post("/materials", supply, body(materialInput), (c) => c.json(addMaterial(deps, c.get("person"), c.req.valid("json")), 201))
+    .put("/materials/:id", supply, ids("id"), body(materialSave), (c) =>
       c.json(saveMaterial(deps, c.req.valid("param").id, c.req.valid("json"))),
     )
-    .delete("/materials/:id", planner, ids("id"), (c) => c.json({ done: removeMaterial(deps, c.get("person"), c.req.valid("param").id) }))
-    .post("/materials/:id/back", planner, ids("id"), (c) => {
+    .delete("/materials/:id", supply, ids("id"), (c) => c.json({ done: removeMaterial(deps, c.get("person"), c.req.valid("param").id) }))
+    .post("/materials/:id/back", supply, ids("id"), (c) => {
       bringBackMaterial(deps, c.get("person"), c.req.valid("param").id);
       return c.json(materialList(deps.db));
     })
-    .get("/materials/:id/moves", anyone, ids("id"), (c) => c.json(movesOf(deps.db, c.req.valid("param").id)))
-    .post("/materials/:id/moves", counter, ids("id"), body(moveInput), (c) =>
+    .get("/materials/:id/moves", look, ids("id"), (c) => c.json(movesOf(deps.db, c.req.valid("param").id)))
+    .post("/materials/:id/moves", count, ids("id"), body(moveInput), (c) =>
       c.json(addMove(deps, c.get("person"), c.req.valid("param").id, c.req.valid("json")), 201),
     )
-    .post("/stock/count", counter, body(stockCountInput), (c) => {
+    .post("/stock/count", count, body(stockCountInput), (c) => {
       countStock(deps, c.get("person"), c.req.valid("json"));
       return c.json(materialList(deps.db));
     })
-    .get("/stock.csv", anyone, (c) => attachment(c, stockCsv(deps.db), "text/csv; charset=utf-8", "store-room.csv"))
-    .post("/stock/csv/preview", planner, body(csvInput), (c) => c.json(previewStockCsv(deps.db, c.req.valid("json").text)))
-    .post("/stock/csv", planner, body(csvInput), (c) => c.json(takeStockCsv(deps, c.get("person"), c.req.valid("json").text)))
-    .get("/suppliers", anyone, (c) => c.json(supplierList(deps.db)))
-    .post("/suppliers", planner, body(supplierInput), (c) => c.json(addSupplier(deps, c.req.valid("json")), 201))
-    .put("/suppliers/:id", planner, ids("id"), body(supplierSave), (c) =>
+    .get("/stock.csv", look, (c) => attachment(c, stockCsv(deps.db), "text/csv; charset=utf-8", "store-room.csv"))
+    .post("/stock/csv/preview", supply, body(csvInput), (c) => c.json(previewStockCsv(deps.db, c.req.valid("json").text)))
+    .post("/stock/csv", supply, body(csvInput), (c) => c.json(takeStockCsv(deps, c.get("person"), c.req.valid("json").text)))
+    .get("/suppliers", look, (c) => c.json(supplierList(deps.db)))
+    .post("/suppliers", supply, body(supplierInput), (c) => c.json(addSupplier(deps, c.req.valid("json")), 201))
+    .put("/suppliers/:id", supply, ids("id"), body(supplierSave), (c) =>
       c.json(saveSupplier(deps, c.req.valid("param").id, c.req.valid("json"))),
     )
-    .get("/buying", anyone, (c) => c.json(buyingDoc(deps.db, deps.clock())))
-    .get("/orders", anyone, (c) => c.json(orderList(deps.db)))
-    .post("/orders", planner, body(ordersInput), (c) => c.json(placeOrders(deps, c.get("person"), c.req.valid("json")), 201))
-    .post("/orders/:id/step", counter, ids("id"), body(orderStep), (c) =>
+    .get("/buying", look, (c) => c.json(buyingDoc(deps.db, deps.clock())))
+    .get("/orders", look, (c) => c.json(orderList(deps.db)))
+    .post("/orders", supply, body(ordersInput), (c) => c.json(placeOrders(deps, c.get("person"), c.req.valid("json")), 201))
+    .post("/orders/:id/step", count, ids("id"), body(orderStep), (c) =>
       c.json(stepOrder(deps, c.get("person"), c.req.valid("param").id, c.req.valid("json").step)),
     );
 }

@@ -1,6 +1,6 @@
 import type { AddedHint } from "@lampcrate/contract";
 import { families } from "@lampcrate/core";
-import { Input, Select } from "antd";
+import { Button, Input, Select } from "antd";
 import { nanoid } from "nanoid";
 import { useState } from "react";
 import { useRunWork } from "../run/RunContext.ts";
@@ -56,9 +56,9 @@ export function AddedList({ part }: { readonly part: "rules" | "hints" }) {
           <li key={item.id}>
             {item.before ? <span className="soft small">{item.before} </span> : null}
             {item.words}{" "}
-            <button type="button" className="quiet" aria-label={`Take away: ${item.words}`} onClick={() => remove(item.id)}>
+            <Button type="text" size="small" aria-label={`Take away: ${item.words}`} onClick={() => remove(item.id)}>
               take away
-            </button>
+            </Button>
           </li>
         ))}
         {part === "hints" && own.length === 0 ? <li className="soft">None of this brief's own yet.</li> : null}
@@ -82,9 +82,7 @@ export function AddedList({ part }: { readonly part: "rules" | "hints" }) {
           onChange={(event) => setTyped(event.target.value)}
           onPressEnter={add}
         />
-        <button type="button" className="second" onClick={add}>
-          Add
-        </button>
+        <Button onClick={add}>Add</Button>
       </div>
     </section>
   );

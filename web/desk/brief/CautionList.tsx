@@ -1,5 +1,5 @@
 import { families, placeOf } from "@lampcrate/core";
-import { Input } from "antd";
+import { Button, Input } from "antd";
 import { nanoid } from "nanoid";
 import { useState } from "react";
 import { useRunWork } from "../run/RunContext.ts";
@@ -36,13 +36,13 @@ export function CautionList() {
         {brief.cautions.map((caution) => (
           <li key={caution.id}>
             {caution.words} <span className="soft small">added here</span>{" "}
-            <button
-              type="button"
-              className="quiet"
+            <Button
+              type="text"
+              size="small"
               onClick={() => change({ cautions: brief.cautions.filter((c) => c.id !== caution.id) }, "took a caution away")}
             >
               take away
-            </button>
+            </Button>
           </li>
         ))}
         {required.slice(-1).map((caution) => (
@@ -61,9 +61,7 @@ export function CautionList() {
           onChange={(event) => setTyped(event.target.value)}
           onPressEnter={add}
         />
-        <button type="button" className="second" onClick={add}>
-          Add
-        </button>
+        <Button onClick={add}>Add</Button>
       </div>
     </section>
   );

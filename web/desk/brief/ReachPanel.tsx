@@ -1,4 +1,5 @@
 import { type Dimension, families, goalForShare, type Measure, reachOf, reachWords, showQuantity, type UnitChoice } from "@lampcrate/core";
+import { Button } from "antd";
 import { useState } from "react";
 import { Ruler } from "../../shared/pieces/Ruler.tsx";
 import { shareScale } from "../../shared/pieces/scale.ts";
@@ -40,15 +41,13 @@ export function ReachPanel({ ratios }: { readonly ratios: readonly number[] }) {
         {suited !== null ? (
           <p>
             A goal of <strong>{showGoal(suited, measure, run.units)}</strong> suits that share.{" "}
-            <button
-              type="button"
-              className="second"
+            <Button
               onClick={() =>
                 change({ spec: { ...brief.spec, [field.id]: suited } }, `${field.words} ${showGoal(suited, measure, run.units)}`)
               }
             >
               Set the goal to it
-            </button>
+            </Button>
           </p>
         ) : null}
       </div>

@@ -1,6 +1,6 @@
 import type { TierDoc } from "@lampcrate/contract";
 import { families, reachOf } from "@lampcrate/core";
-import { Input, InputNumber, Select } from "antd";
+import { Button, Input, InputNumber, Select } from "antd";
 import { nanoid } from "nanoid";
 import { useRunWork } from "../run/RunContext.ts";
 import { showGoal } from "./ReachPanel.tsx";
@@ -81,17 +81,16 @@ export function TierList({ ratios }: { readonly ratios: readonly number[] }) {
               <span className="small">% of the builders</span>
             </span>
           )}
-          <button type="button" className="quiet" onClick={() => remove(tier.id)}>
+          <Button type="text" size="small" onClick={() => remove(tier.id)}>
             take away
-          </button>
+          </Button>
         </div>
       ))}
       <div className="row">
         {missing.map((tier) => (
-          <button
+          <Button
+            size="small"
             key={tier.words}
-            type="button"
-            className="second small"
             onClick={() =>
               change(
                 { tiers: [...brief.tiers, { id: nanoid(10), kind: tier.kind, words: tier.words, share: 0, times: tier.times ?? null }] },
@@ -100,11 +99,11 @@ export function TierList({ ratios }: { readonly ratios: readonly number[] }) {
             }
           >
             + {tier.words}
-          </button>
+          </Button>
         ))}
-        <button
-          type="button"
-          className="quiet"
+        <Button
+          type="text"
+          size="small"
           onClick={() =>
             change(
               { tiers: [...brief.tiers, { id: nanoid(10), kind: "stretch", words: "A step further", share: 0, times: 1.5 }] },
@@ -113,7 +112,7 @@ export function TierList({ ratios }: { readonly ratios: readonly number[] }) {
           }
         >
           + a stretch goal of your own
-        </button>
+        </Button>
       </div>
     </section>
   );

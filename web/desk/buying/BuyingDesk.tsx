@@ -1,6 +1,7 @@
 import type { BuyingDoc } from "@lampcrate/contract";
 import type { Purchase, SeasonCrate } from "@lampcrate/core";
 import { useMemo, useState } from "react";
+import { Lock } from "../pieces/Lock.tsx";
 import { Collecting } from "./Collecting.tsx";
 import { namesOf } from "./names.ts";
 import { OnTheWay } from "./OnTheWay.tsx";
@@ -24,9 +25,15 @@ export function BuyingDesk({ doc, crates }: { readonly doc: BuyingDoc; readonly 
       <PlanAnswer doc={doc} plan={plan} purchase={purchase} />
       {plan.late.length > 0 ? <TooLateList late={plan.late} names={names} doc={doc} /> : null}
       {ways.length > 1 ? <WaysToBuy ways={ways} chosen={way?.id ?? "cheapest"} onChoose={setChosen} doc={doc} names={names} /> : null}
-      {purchase && purchase.packs.length > 0 ? <OrderLists doc={doc} problem={plan.rest} purchase={purchase} names={names} /> : null}
+      {purchase && purchase.packs.length > 0 ? (
+        <Lock to="supply">
+          <OrderLists doc={doc} problem={plan.rest} purchase={purchase} names={names} />
+        </Lock>
+      ) : null}
       <Collecting doc={doc} crates={crates} whole={plan.whole} names={names} />
-      <OnTheWay orders={doc.orders} names={names} currency={doc.house.currency} />
+      <Lock to="count">
+        <OnTheWay orders={doc.orders} names={names} currency={doc.house.currency} />
+      </Lock>
       <Promises doc={doc} crates={crates} whole={plan.whole} names={names} late={plan.late} />
     </>
   );

@@ -1,5 +1,6 @@
 import type { OrderDoc } from "@lampcrate/contract";
 import { useQueryClient } from "@tanstack/react-query";
+import { Button } from "antd";
 import { useState } from "react";
 import { AskError, api, ask } from "../../shared/client.ts";
 import { money } from "../crate/show.ts";
@@ -64,9 +65,9 @@ export function OnTheWay({
       </table>
       {orders.length > shown ? (
         <div>
-          <button type="button" className="quiet" onClick={() => setAll(!all)}>
+          <Button type="text" size="small" onClick={() => setAll(!all)}>
             {all ? "fewer" : `${orders.length - shown} older ones`}
-          </button>
+          </Button>
         </div>
       ) : null}
     </section>
@@ -83,10 +84,10 @@ interface OrderRowProps {
 function OrderRow({ order, names, currency, onSay }: OrderRowProps) {
   const cost = order.feeCents + order.lines.reduce((sum, line) => sum + line.count * line.priceCents, 0);
   const name = `${order.supplierName}, ordered ${names.date(order.placedOn)}`;
-  const step = (words: string, to: Step, className = "second") => (
-    <button type="button" className={className} aria-label={`${words}: ${name}`} onClick={() => onSay(to)}>
+  const step = (words: string, to: Step, quiet = false) => (
+    <Button {...(quiet ? { type: "text", size: "small" } : {})} aria-label={`${words}: ${name}`} onClick={() => onSay(to)}>
       {words}
-    </button>
+    </Button>
   );
   return (
     <tr>
@@ -112,17 +113,17 @@ function OrderRow({ order, names, currency, onSay }: OrderRowProps) {
           {order.state === "placed" ? (
             <>
               {step("It has arrived", "arrived")}
-              {step("call off", "called off", "quiet")}
+              {step("call off", "called off", true)}
             </>
           ) : null}
-          {order.state === "arrived" ? step("it had not come", "not arrived", "quiet") : null}
-          {order.state === "called off" ? step("order it after all", "on again", "quiet") : null}
-          <a className="quiet" href={`/api/orders/${order.id}/list.pdf`}>
+          {order.state === "arrived" ? step("it had not come", "not arrived", true) : null}
+          {order.state === "called off" ? step("order it after all", "on again", true) : null}
+          <Button type="text" size="small" href={`/api/orders/${order.id}/list.pdf`}>
             PDF
-          </a>
-          <a className="quiet" href={`/api/orders/${order.id}/list.csv`}>
+          </Button>
+          <Button type="text" size="small" href={`/api/orders/${order.id}/list.csv`}>
             CSV
-          </a>
+          </Button>
         </span>
       </td>
     </tr>

@@ -1,6 +1,7 @@
 import type { BuyingDoc, OrderInput } from "@lampcrate/contract";
 import { type BuyProblem, type PackShare, type Purchase, sharedByPack } from "@lampcrate/core";
 import { useQueryClient } from "@tanstack/react-query";
+import { Button } from "antd";
 import { useMemo, useState } from "react";
 import { AskError, api, ask } from "../../shared/client.ts";
 import { money } from "../crate/show.ts";
@@ -37,9 +38,9 @@ export function OrderLists({ doc, problem, purchase, names }: OrderListsProps) {
     <section className="sheet pad stack" aria-label="To order">
       <div className="row spread">
         <h2>To order today</h2>
-        <button type="button" className="amber" onClick={() => void order()}>
+        <Button type="primary" onClick={() => void order()}>
           {orders.length === 1 ? "Order it" : `Order from all ${orders.length}`}
-        </button>
+        </Button>
       </div>
       {trouble === null ? null : (
         <p role="alert" className="trouble">

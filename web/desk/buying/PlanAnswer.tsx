@@ -1,5 +1,6 @@
 import type { BuyingDoc } from "@lampcrate/contract";
 import { type Purchase, showNumber } from "@lampcrate/core";
+import { Button } from "antd";
 import { Link } from "react-router";
 import { money } from "../crate/show.ts";
 import type { Plan } from "./usePlan.ts";
@@ -10,19 +11,13 @@ export function PlanAnswer({ doc, plan, purchase }: { readonly doc: BuyingDoc; r
   if (trouble !== null)
     return (
       <p role="alert" className="trouble">
-        The plan could not be reckoned: {trouble}.{" "}
-        <button type="button" className="second" onClick={plan.again}>
-          Try again
-        </button>
+        The plan could not be reckoned: {trouble}. <Button onClick={plan.again}>Try again</Button>
       </p>
     );
   if (stopped)
     return (
       <p className="plain-words">
-        Planning was stopped.{" "}
-        <button type="button" className="second" onClick={plan.again}>
-          Plan it again
-        </button>
+        Planning was stopped. <Button onClick={plan.again}>Plan it again</Button>
       </p>
     );
   if (!planned) return <p className="soft">Looking for the cheapest way to buy it all …</p>;
@@ -47,11 +42,7 @@ export function PlanAnswer({ doc, plan, purchase }: { readonly doc: BuyingDoc; r
       </p>
       <p className="soft small row">
         <span>{surenessWords(plan, purchase)}</span>
-        {planned.stage === "good" ? (
-          <button type="button" className="second" onClick={plan.stop}>
-            Stop
-          </button>
-        ) : null}
+        {planned.stage === "good" ? <Button onClick={plan.stop}>Stop</Button> : null}
       </p>
     </div>
   );

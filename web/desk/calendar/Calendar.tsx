@@ -1,5 +1,6 @@
 import { families, roomLacks, tell } from "@lampcrate/core";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { Button } from "antd";
 import { useState } from "react";
 import { Link } from "react-router";
 import { AskError, api, ask } from "../../shared/client.ts";
@@ -110,17 +111,17 @@ export function Calendar() {
                       {held.setUpMin} + {held.tearDownMin} min
                     </td>
                     <td>
-                      <button type="button" className="quiet" onClick={() => setEditing(held.id)}>
+                      <Button type="text" size="small" onClick={() => setEditing(held.id)}>
                         change
-                      </button>
-                      <button
-                        type="button"
-                        className="quiet"
+                      </Button>
+                      <Button
+                        type="text"
+                        size="small"
                         aria-label={`Remove ${day(held.start.slice(0, 10))}`}
                         onClick={() => void remove(held.id)}
                       >
                         remove
-                      </button>
+                      </Button>
                     </td>
                   </tr>
                 );
@@ -135,9 +136,9 @@ export function Calendar() {
         )}
         {editing === null ? (
           <div>
-            <button type="button" className="amber" disabled={rooms.length === 0} onClick={() => setEditing("new")}>
+            <Button type="primary" disabled={rooms.length === 0} onClick={() => setEditing("new")}>
               Add a session
-            </button>
+            </Button>
           </div>
         ) : (
           <SessionForm

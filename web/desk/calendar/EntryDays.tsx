@@ -40,7 +40,7 @@ interface DayProps {
   readonly label: string;
   readonly field: "opensOn" | "closesOn" | "revealOn";
   readonly value: string | null;
-  readonly onChange: (patch: Partial<RunSettings>) => Promise<void>;
+  readonly onChange: (patch: Partial<RunSettings>) => Promise<boolean>;
   readonly trouble: string | undefined;
 }
 
@@ -50,7 +50,7 @@ function Day({ label, field, value, onChange, trouble }: DayProps) {
   const [typed, setTyped] = useState<string | null>(null);
   const commit = (): void => {
     if (typed === null || typed === (value ?? "")) return;
-    void onChange({ [field]: typed === "" ? null : typed }).then(() => setTyped(null));
+    void onChange({ [field]: typed === "" ? null : typed }).then((taken) => taken && setTyped(null));
   };
   return (
     <div>

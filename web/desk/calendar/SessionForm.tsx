@@ -1,6 +1,6 @@
 import type { RoomDoc, SessionDoc, SessionInput } from "@lampcrate/contract";
 import { useQueryClient } from "@tanstack/react-query";
-import { Input, InputNumber, Select } from "antd";
+import { Button, Input, InputNumber, Select } from "antd";
 import { useState } from "react";
 import { AskError, api, ask } from "../../shared/client.ts";
 import { useKeptState } from "../../shared/useKeptState.ts";
@@ -134,19 +134,17 @@ export function SessionForm({ session, rooms, onClose }: SessionFormProps) {
         </p>
       ) : null}
       <div className="row">
-        <button type="submit" className="amber" disabled={busy}>
+        <Button type="primary" htmlType="submit" disabled={busy}>
           {session ? "Save the session" : "Put it on the calendar"}
-        </button>
-        <button
-          type="button"
-          className="second"
+        </Button>
+        <Button
           onClick={() => {
             setTyped(null);
             onClose();
           }}
         >
           Leave it
-        </button>
+        </Button>
       </div>
     </form>
   );

@@ -1,9 +1,11 @@
 import type { ClosureDoc, RoomDoc } from "@lampcrate/contract";
 import { addDays, type Booking, bookedSpan, dateOf, weekdayOf } from "@lampcrate/core";
+import { Button } from "antd";
 import { useState } from "react";
 import { useHouseDay } from "../pieces/useHouseDay.ts";
 import { clockOf } from "./clockOf.ts";
 import "./weekBoard.css";
+import { Open } from "../pieces/Lock.tsx";
 
 interface WeekBoardProps {
   readonly rooms: readonly RoomDoc[];
@@ -28,14 +30,12 @@ export function WeekBoard({ rooms, bookings, closures, zone, ours, nearest }: We
     <section className="sheet pad stack" aria-label="Rooms this week">
       <div className="row spread">
         <h2>Rooms, week of {said(monday)}</h2>
-        <div className="row">
-          <button type="button" className="second" onClick={() => setShift(shift - 1)}>
-            week before
-          </button>
-          <button type="button" className="second" onClick={() => setShift(shift + 1)}>
-            week after
-          </button>
-        </div>
+        <Open>
+          <div className="row">
+            <Button onClick={() => setShift(shift - 1)}>week before</Button>
+            <Button onClick={() => setShift(shift + 1)}>week after</Button>
+          </div>
+        </Open>
       </div>
       <table className="board">
         <thead>

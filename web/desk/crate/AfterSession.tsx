@@ -1,5 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { Advice } from "../learned/Advice.tsx";
+import { Lock } from "../pieces/Lock.tsx";
 import { learnedQuery, meQuery } from "../queries.ts";
 import { useRunWork } from "../run/RunContext.ts";
 import { CountForm } from "./CountForm.tsx";
@@ -15,7 +16,9 @@ export function AfterSession() {
     <section className="sheet pad stack" aria-label="After the session">
       <h2>After the session</h2>
       {session && session.endAt <= now ? (
-        <CountForm key={session.id} session={session} counted={learned.counts.find((c) => c.sessionId === session.id) ?? null} />
+        <Lock to="count">
+          <CountForm key={session.id} session={session} counted={learned.counts.find((c) => c.sessionId === session.id) ?? null} />
+        </Lock>
       ) : (
         <p className="soft small">Choose a session that is over, in the crate beside, to count what was left of it.</p>
       )}

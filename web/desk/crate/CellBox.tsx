@@ -1,4 +1,5 @@
 import type { KeyboardEvent } from "react";
+import { useLocked } from "../../shared/pieces/locked.ts";
 import { useTyped } from "../../shared/pieces/useTyped.ts";
 
 interface CellBoxProps {
@@ -12,6 +13,7 @@ interface CellBoxProps {
 
 /** A cell of a grid: type over it; Enter and the arrows keep it and go to the next row, Escape puts it back. */
 export function CellBox({ label, column, shown, onTake }: CellBoxProps) {
+  const locked = useLocked();
   const { text, trouble, type, commit, onKeyDown } = useTyped(shown, onTake);
   const key = (event: KeyboardEvent<HTMLInputElement>): void => {
     const step = event.key === "ArrowUp" ? -1 : event.key === "ArrowDown" || event.key === "Enter" ? 1 : 0;
@@ -25,6 +27,7 @@ export function CellBox({ label, column, shown, onTake }: CellBoxProps) {
         type="text"
         aria-label={label}
         aria-invalid={trouble !== null}
+        disabled={locked}
         data-column={column}
         value={text}
         onFocus={(event) => event.currentTarget.select()}

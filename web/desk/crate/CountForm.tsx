@@ -1,6 +1,6 @@
 import type { CountInput, LineCount, SessionDoc } from "@lampcrate/contract";
 import { useQueryClient } from "@tanstack/react-query";
-import { InputNumber } from "antd";
+import { Button, InputNumber } from "antd";
 import { useState } from "react";
 import { AskError, api, ask } from "../../shared/client.ts";
 import { useKeptState } from "../../shared/useKeptState.ts";
@@ -73,9 +73,7 @@ export function CountForm({ session, counted }: { readonly session: SessionDoc; 
         </div>
       ) : null}
       <div className="row">
-        <button type="button" className="second" onClick={() => void save()}>
-          {counted ? "Correct the count" : "Keep the count"}
-        </button>
+        <Button onClick={() => void save()}>{counted ? "Correct the count" : "Keep the count"}</Button>
         {counted && kept === null ? <span className="soft small">counted</span> : null}
       </div>
     </div>

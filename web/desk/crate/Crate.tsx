@@ -4,6 +4,7 @@ import { memo, useDeferredValue, useMemo } from "react";
 import { Ruler } from "../../shared/pieces/Ruler.tsx";
 import { quantityScale, shareScale } from "../../shared/pieces/scale.ts";
 import { Whole } from "../brief/BriefRest.tsx";
+import { Choose } from "../pieces/Choose.tsx";
 import { learnedQuery } from "../queries.ts";
 import { RunContext, useRunWork } from "../run/RunContext.ts";
 import { AfterSession } from "./AfterSession.tsx";
@@ -29,19 +30,15 @@ export function Crate() {
         <HeadsDials heads={heads} past={past} onChange={(next: HeadsModel, settled) => changeHeads(next, settled)} />
         <HeadsPicture heads={heads} past={past} seed={session?.id ?? run.id} />
         <div className="row">
-          <label>
-            <span className="unseen">Who builds</span>
-            <select
-              className="second"
-              value={brief.buildBy}
-              onChange={(event) =>
-                change({ buildBy: event.target.value === "team" ? "team" : "builder" }, `a ${event.target.value} builds`)
-              }
-            >
-              <option value="builder">each builder builds</option>
-              <option value="team">a team builds</option>
-            </select>
-          </label>
+          <Choose
+            label="Who builds"
+            value={brief.buildBy}
+            options={[
+              { value: "builder", label: "each builder builds" },
+              { value: "team", label: "a team builds" },
+            ]}
+            onChoose={(buildBy) => change({ buildBy }, `a ${buildBy} builds`)}
+          />
           {brief.buildBy === "team" ? (
             <Whole
               label="in a team"

@@ -11,6 +11,7 @@ import { BarLegend, BarMarks } from "./ManifestBar.tsx";
 import { useSizedCrate } from "./SizedCrate.tsx";
 import { money } from "./show.ts";
 import "./dock.css";
+import { Choose } from "../pieces/Choose.tsx";
 
 /** The crate, beside every step: it recomputes while a dial moves. */
 export const CrateDock = memo(function CrateDock() {
@@ -96,24 +97,25 @@ function CrateChoice({ work }: { readonly work: RunWork }) {
       <label htmlFor={id} style={{ fontFamily: "var(--heading)", fontWeight: 700, fontSize: 17 }}>
         Crate for
       </label>
-      <select
+      <Choose
         id={id}
-        className="second"
+        label="Crate for"
         value={value}
-        onChange={(event) => work.setCrateFor(event.target.value === "run" ? { kind: "run" } : { kind: "session", id: event.target.value })}
-      >
-        {held.map((session) => (
-          <option key={session.id} value={session.id}>
-            {day(session.start.slice(0, 10))}
-            {session.title ? `, ${session.title}` : ""}
-          </option>
-        ))}
-        <option value="run">
-          {held.length === 0
-            ? "one session, before any has a day"
-            : `the whole run, ${held.length} ${held.length === 1 ? "session" : "sessions"}`}
-        </option>
-      </select>
+        options={[
+          ...held.map((session) => ({
+            value: session.id,
+            label: `${day(session.start.slice(0, 10))}${session.title ? `, ${session.title}` : ""}`,
+          })),
+          {
+            value: "run",
+            label:
+              held.length === 0
+                ? "one session, before any has a day"
+                : `the whole run, ${held.length} ${held.length === 1 ? "session" : "sessions"}`,
+          },
+        ]}
+        onChoose={(of) => work.setCrateFor(of === "run" ? { kind: "run" } : { kind: "session", id: of })}
+      />
     </div>
   );
 }

@@ -1,6 +1,7 @@
 import { type BriefLine, type CutDoc, cutDoc, type MaterialDoc } from "@lampcrate/contract";
 import { showQuantity, type UnitChoice } from "@lampcrate/core";
 import { Checkbox, InputNumber } from "antd";
+import { Choose } from "../pieces/Choose.tsx";
 import { Labelled } from "../shell/Labelled.tsx";
 import { LengthBox } from "./LengthBox.tsx";
 
@@ -60,20 +61,7 @@ function Piece({
   return (
     <>
       <Labelled label="into">
-        <select
-          className="second"
-          value={cut.shape}
-          onChange={(event) => {
-            const shape = shapes.find((s) => s.value === event.target.value)?.value;
-            if (shape) onSet({ shape }, `cut into ${shape}s`);
-          }}
-        >
-          {shapes.map(({ value, label }) => (
-            <option key={value} value={value}>
-              {label}
-            </option>
-          ))}
-        </select>
+        <Choose label="into" value={cut.shape} options={shapes} onChoose={(shape) => onSet({ shape }, `cut into ${shape}s`)} />
       </Labelled>
       {cut.shape === "length" ? null : (
         <LengthBox

@@ -1,4 +1,6 @@
+import { Button } from "antd";
 import "./crate.css";
+import { Open } from "../pieces/Lock.tsx";
 import { useRunWork } from "../run/RunContext.ts";
 import { CutMap } from "./CutMap.tsx";
 import { CutTogether } from "./CutTogether.tsx";
@@ -19,14 +21,14 @@ export function CutMaps() {
     <section className="sheet pad stack cut-maps" aria-label="Cut maps">
       <div className="row spread">
         <h2>Cut maps</h2>
-        <span className="row no-print">
-          <a className="quiet" href={`/api/runs/${run.id}/templates.pdf`}>
-            true-size templates
-          </a>
-          <button type="button" className="second" onClick={printMaps}>
-            Print
-          </button>
-        </span>
+        <Open>
+          <span className="row no-print">
+            <Button type="text" size="small" href={`/api/runs/${run.id}/templates.pdf`}>
+              true-size templates
+            </Button>
+            <Button onClick={printMaps}>Print</Button>
+          </span>
+        </Open>
       </div>
       {cut.map(({ id, plan }) => {
         const line = draft.brief.lines.find((l) => l.id === id);

@@ -1,6 +1,7 @@
 import { type HeadsModel, headsPosterior, tQuantile } from "@lampcrate/core";
 import { Ruler } from "../../shared/pieces/Ruler.tsx";
 import { quantityScale, shareScale } from "../../shared/pieces/scale.ts";
+import { Choose } from "../pieces/Choose.tsx";
 
 type Model = HeadsModel["model"];
 
@@ -26,18 +27,16 @@ export function HeadsDials({
 }) {
   return (
     <div className="stack" style={{ gap: 8 }}>
-      <label>
-        <span className="unseen">How heads are reckoned</span>
-        <select className="second" value={heads.model} onChange={(event) => onChange(startOf(event.target.value, heads, past), true)}>
-          {names
+      <div>
+        <Choose
+          label="How heads are reckoned"
+          value={heads.model}
+          options={names
             .filter(([model]) => model !== "learned" || past.length > 0 || heads.model === "learned")
-            .map(([model, words]) => (
-              <option key={model} value={model}>
-                {words}
-              </option>
-            ))}
-        </select>
-      </label>
+            .map(([model, words]) => ({ value: model, label: words }))}
+          onChoose={(model) => onChange(startOf(model, heads, past), true)}
+        />
+      </div>
       {heads.model === "forecast" || heads.model === "learned" ? (
         <p className="small soft">
           {heads.model === "learned"

@@ -1,6 +1,6 @@
 import type { BriefLine, MaterialDoc } from "@lampcrate/contract";
 import { showQuantity, type UnitChoice } from "@lampcrate/core";
-import { Input, InputNumber, Select } from "antd";
+import { Button, Input, InputNumber, Select } from "antd";
 import { Labelled } from "../shell/Labelled.tsx";
 import { CutFields } from "./CutFields.tsx";
 import { LengthBox } from "./LengthBox.tsx";
@@ -131,9 +131,7 @@ export function LineForm({ line, material, units, onChange, onRemove }: LineForm
         </Labelled>
       </div>
       <div>
-        <button type="button" className="second" onClick={onRemove}>
-          Take this line out
-        </button>
+        <Button onClick={onRemove}>Take this line out</Button>
       </div>
     </div>
   );

@@ -3,6 +3,8 @@ import { useSortable } from "@dnd-kit/sortable";
 import { CSS } from "@dnd-kit/utilities";
 import type { BriefLine, MaterialDoc } from "@lampcrate/contract";
 import { mostSpoilt, parseShare, type UnitChoice } from "@lampcrate/core";
+import { Button } from "antd";
+import { useLocked } from "../../shared/pieces/locked.ts";
 import { CellBox } from "./CellBox.tsx";
 import { LineForm } from "./LineForm.tsx";
 import { amountShown, type CellRead, takeAmount } from "./lineCells.ts";
@@ -21,7 +23,7 @@ interface LineRowProps {
 
 /** One line of the kit: its numbers in cells, the rest in a form below; dragged to another place by its handle. */
 export function LineRow({ line, material, units, open, onOpen, onChange, onRemove }: LineRowProps) {
-  const { attributes, listeners, setNodeRef, transform, transition } = useSortable({ id: line.id });
+  const { attributes, listeners, setNodeRef, transform, transition } = useSortable({ id: line.id, disabled: useLocked() });
   const name = material?.name ?? "gone from the store room";
   const unit = material?.unit ?? "piece";
   const take = (read: CellRead): string | null => {
@@ -46,9 +48,9 @@ export function LineRow({ line, material, units, open, onOpen, onChange, onRemov
     <>
       <tr ref={setNodeRef} style={{ transform: CSS.Translate.toString(transform), transition }} aria-label={name}>
         <td className="handle-cell">
-          <button type="button" className="quiet handle" aria-label={`Move ${name}`} {...attributes} {...listeners}>
+          <Button type="text" size="small" className="handle" aria-label={`Move ${name}`} {...attributes} {...listeners}>
             <HolderOutlined aria-hidden />
-          </button>
+          </Button>
         </td>
         <td>
           {name}
@@ -79,9 +81,9 @@ export function LineRow({ line, material, units, open, onOpen, onChange, onRemov
         <td>{line.kind === "reusable" ? "" : percent("again at a rebuild", "perRebuild", 1)}</td>
         <td>{line.kind === "counted" ? percent("spoilt", "spoilRate", mostSpoilt) : ""}</td>
         <td>
-          <button type="button" className="quiet" aria-expanded={open} aria-label={`Change ${name}`} onClick={onOpen}>
+          <Button type="text" size="small" aria-expanded={open} aria-label={`Change ${name}`} onClick={onOpen}>
             {open ? "close" : "change"}
-          </button>
+          </Button>
         </td>
       </tr>
       {open ? (

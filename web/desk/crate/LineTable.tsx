@@ -2,9 +2,11 @@ import { closestCenter, DndContext, type DragEndEvent, KeyboardSensor, PointerSe
 import { arrayMove, SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from "@dnd-kit/sortable";
 import type { BriefDoc, MaterialDoc } from "@lampcrate/contract";
 import type { UnitChoice } from "@lampcrate/core";
+import { Button } from "antd";
 import { nanoid } from "nanoid";
 import { memo, useId, useState } from "react";
 import { Link } from "react-router";
+import { Choose } from "../pieces/Choose.tsx";
 import { useRunWork } from "../run/RunContext.ts";
 import type { BriefDraft } from "../run/useBriefDraft.ts";
 import { LineRow } from "./LineRow.tsx";
@@ -99,19 +101,16 @@ const Lines = memo(function Lines({ lines, buildBy, shareAtOnce, materials, unit
       )}
       <div className="row">
         <label htmlFor={choose}>Add a line</label>
-        <select id={choose} className="second" value="" onChange={(event) => add(event.target.value)}>
-          <option value="">choose a material …</option>
-          {materials
-            .filter((material) => !material.archived)
-            .map((material) => (
-              <option key={material.id} value={material.id}>
-                {material.name}
-              </option>
-            ))}
-        </select>
-        <button type="button" className="second" onClick={() => setPasting(true)}>
-          Paste from a spreadsheet
-        </button>
+        <Choose
+          id={choose}
+          label="Add a line"
+          width={260}
+          value={null}
+          placeholder="choose a material …"
+          options={materials.filter((material) => !material.archived).map((material) => ({ value: material.id, label: material.name }))}
+          onChoose={add}
+        />
+        <Button onClick={() => setPasting(true)}>Paste from a spreadsheet</Button>
         <Link to="/store" className="small">
           not in the list? store room
         </Link>

@@ -1,5 +1,6 @@
 import type { BriefLine, MaterialDoc } from "@lampcrate/contract";
 import { pastedLines } from "@lampcrate/core";
+import { Button } from "antd";
 import { nanoid } from "nanoid";
 import Papa from "papaparse";
 import { useId, useMemo, useState } from "react";
@@ -58,12 +59,12 @@ export function PasteLines({ onDone }: { readonly onDone: () => void }) {
         </ul>
       ) : null}
       <div className="row">
-        <button type="button" className="second" disabled={lines.length === 0} onClick={take}>
+        <Button disabled={lines.length === 0} onClick={take}>
           {lines.length === 0 ? "Take them" : `Take ${lines.length} ${lines.length === 1 ? "line" : "lines"}`}
-        </button>
-        <button type="button" className="quiet" onClick={onDone}>
+        </Button>
+        <Button type="text" size="small" onClick={onDone}>
           Not now
-        </button>
+        </Button>
         {brief.lines.length + lines.length > 40 ? (
           <span className="soft small">A crate holds 40 lines: the last ones are left out.</span>
         ) : null}

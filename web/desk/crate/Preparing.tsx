@@ -1,9 +1,10 @@
 import { type HouseDoc, type LabelSheetId, labelSheets, type SessionDoc, unpackedOf } from "@lampcrate/contract";
 import { addDays, type CrateTask, isWorkingDay, preparation, secondsOf, shortDate, showNumber, tasksOf } from "@lampcrate/core";
 import { useQuery } from "@tanstack/react-query";
-import { InputNumber, Select } from "antd";
+import { Button, InputNumber, Select } from "antd";
 import { useState } from "react";
 import { Link } from "react-router";
+import { Open } from "../pieces/Lock.tsx";
 import { useHouseDay } from "../pieces/useHouseDay.ts";
 import { houseQuery } from "../queries.ts";
 import { type RunWork, useRunWork } from "../run/RunContext.ts";
@@ -24,7 +25,9 @@ export function Preparing() {
         <strong>{whenWords(tasks, house, work.session, today)}</strong>
       </p>
       <Tasks tasks={tasks} work={work} />
-      <Papers work={work} bags={manifest.bags} />
+      <Open>
+        <Papers work={work} bags={manifest.bags} />
+      </Open>
       <p className="soft small">
         {house.preparing.people} {house.preparing.people === 1 ? "person" : "people"} at {showNumber(house.preparing.hours, 1)} h a working
         day; seconds for a cut, a piece and a bag stand in the <Link to="/house">House</Link>.
@@ -88,12 +91,8 @@ function Papers({ work, bags }: { readonly work: RunWork; readonly bags: number 
   const session = work.session ? `session=${work.session.id}` : "";
   return (
     <div className="row" role="group" aria-label="Papers">
-      <a className="second" href={`${base}/packing-list.pdf?${session}`}>
-        Packing list
-      </a>
-      <a className="second" href={`${base}/labels.pdf?${session}&sheet=${sheet}&skip=${skip}`}>
-        {bags} labels
-      </a>
+      <Button href={`${base}/packing-list.pdf?${session}`}>Packing list</Button>
+      <Button href={`${base}/labels.pdf?${session}&sheet=${sheet}&skip=${skip}`}>{bags} labels</Button>
       <Select
         aria-label="Sheet of labels"
         style={{ width: 230 }}

@@ -1,6 +1,7 @@
 import type { FindingsDoc } from "@lampcrate/contract";
 import { showNumber, showQuantity, type UnitChoice } from "@lampcrate/core";
 import { useInfiniteQuery } from "@tanstack/react-query";
+import { Button } from "antd";
 import { useState } from "react";
 import { buildersQuery } from "../queries.ts";
 
@@ -59,14 +60,9 @@ export function BuilderTable({ runId, findings, units }: BuilderTableProps) {
       </table>
       {builders.length < table.total ? (
         <div>
-          <button
-            type="button"
-            className="second"
-            disabled={more.isFetching}
-            onClick={() => (open ? void more.fetchNextPage() : setOpen(true))}
-          >
+          <Button disabled={more.isFetching} onClick={() => (open ? void more.fetchNextPage() : setOpen(true))}>
             {more.isFetching ? "Fetching …" : `Show more: ${builders.length} of ${table.total} are here`}
-          </button>
+          </Button>
         </div>
       ) : null}
     </section>

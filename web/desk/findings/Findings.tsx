@@ -1,5 +1,6 @@
 import { codeInAddress } from "@lampcrate/core";
 import { useQuery } from "@tanstack/react-query";
+import { Button } from "antd";
 import { useHouseDay } from "../pieces/useHouseDay.ts";
 import { findingsQuery } from "../queries.ts";
 import { useRunWork } from "../run/RunContext.ts";
@@ -38,13 +39,13 @@ export function Findings() {
         <div className="row spread">
           <h2>What the data shows</h2>
           <div className="row">
-            <a className="second" href={`/api/runs/${run.id}/trials.csv`} download="trials.csv">
+            <Button href={`/api/runs/${run.id}/trials.csv`} download="trials.csv">
               Export trials as CSV
-            </a>
+            </Button>
             {run.status === "published" && run.revealOn && run.revealOn <= today ? (
-              <a className="second" href={`/h/${code}/reveal`} target="_blank" rel="noreferrer">
+              <Button href={`/h/${code}/reveal`} target="_blank" rel="noreferrer">
                 Open the reveal
-              </a>
+              </Button>
             ) : null}
           </div>
         </div>

@@ -1,5 +1,5 @@
 import type { ClosureDoc } from "@lampcrate/contract";
-import { Input } from "antd";
+import { Button, Input } from "antd";
 import { nanoid } from "nanoid";
 import type { ReactNode } from "react";
 
@@ -25,9 +25,7 @@ export function Closures({ closures, onChange, message }: ClosuresProps) {
         />
       ))}
       <div>
-        <button type="button" className="second" onClick={() => onChange([...closures, { id: nanoid(12), from: "", to: "", why: "" }])}>
-          Add closed days
-        </button>
+        <Button onClick={() => onChange([...closures, { id: nanoid(12), from: "", to: "", why: "" }])}>Add closed days</Button>
       </div>
     </section>
   );
@@ -60,9 +58,9 @@ function ClosureRow({ day, onChange, onRemove, trouble }: ClosureRowProps) {
         <span className="field-label small">Why</span>
         <Input maxLength={120} value={day.why} onChange={(event) => onChange({ ...day, why: event.target.value })} />
       </label>
-      <button type="button" className="quiet" onClick={onRemove}>
+      <Button type="text" size="small" onClick={onRemove}>
         remove
-      </button>
+      </Button>
       {trouble}
     </div>
   );

@@ -1,11 +1,13 @@
 import type { HouseDoc } from "@lampcrate/contract";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { Input, InputNumber, Select } from "antd";
-import { useState } from "react";
+import { Button, Input, InputNumber, Select } from "antd";
 import { Link } from "react-router";
-import { AskError, api, ask } from "../../shared/client.ts";
-import { useKeptState } from "../../shared/useKeptState.ts";
-import { houseQuery, meQuery, seasonQuery } from "../queries.ts";
+import { api, ask } from "../../shared/client.ts";
+import { ClashNotice } from "../pieces/ClashNotice.tsx";
+import { Lock, useMay } from "../pieces/Lock.tsx";
+import { useJoinedForm } from "../pieces/useJoinedForm.ts";
+import { useSave } from "../pieces/useSave.ts";
+import { houseQuery, seasonQuery } from "../queries.ts";
 import { Closures } from "./Closures.tsx";
 import { Health } from "./Health.tsx";
 import { PreparingFields } from "./PreparingFields.tsx";
@@ -17,7 +19,7 @@ import { Trail } from "./Trail.tsx";
 /** The house: name, zone, money, units, address; rooms, closures, people. */
 export function House() {
   const house = useQuery(houseQuery);
-  const planner = useQuery(meQuery).data?.person?.role === "planner";
+  const may = useMay();
   if (house.isPending) return <main className="page soft">Opening the house …</main>;
   if (house.isLoadingError)
     return (
@@ -31,11 +33,17 @@ export function House() {
     <main className="page stack" style={{ maxWidth: 1180 }}>
       <h1>House</h1>
       <FirstRun />
-      <HouseForm key={house.data.revision} saved={house.data} />
-      <Staff />
-      <PutAway />
-      <Health />
-      {planner ? <Trail zone={house.data.zone} /> : null}
+      <Lock to="house" told>
+        <HouseForm saved={house.data} />
+      </Lock>
+      {may("plan") ? <PutAway /> : null}
+      {may("house") ? (
+        <>
+          <Staff />
+          <Health />
+          <Trail zone={house.data.zone} />
+        </>
+      ) : null}
     </main>
   );
 }
@@ -53,22 +61,15 @@ function FirstRun() {
 
 function HouseForm({ saved }: { readonly saved: HouseDoc }) {
   const queries = useQueryClient();
-  const [house, setHouse] = useKeptState<HouseDoc>(`house-${saved.revision}`, saved);
-  const [trouble, setTrouble] = useState<AskError | null>(null);
-  const dirty = JSON.stringify(house) !== JSON.stringify(saved);
-  const set = (patch: Partial<HouseDoc>): void => setHouse({ ...house, ...patch });
-  const save = async (): Promise<void> => {
-    try {
-      const next = await ask(api.house.$put({ json: house }));
-      setHouse(null);
+  const { value: house, dirty, set, drop, clashes, takeTheirs } = useJoinedForm<HouseDoc>("house", saved);
+  const { save, pending, trouble, rest } = useSave({
+    send: (typed: HouseDoc) => ask(api.house.$put({ json: typed })),
+    onSaved: (next) => {
       queries.setQueryData(houseQuery.queryKey, next);
-      await queries.invalidateQueries(seasonQuery);
-      setTrouble(null);
-    } catch (error) {
-      if (!(error instanceof AskError)) throw error;
-      setTrouble(error);
-    }
-  };
+      drop();
+    },
+    renew: [seasonQuery, houseQuery],
+  });
   const message = (field: string) => {
     const words = trouble?.fieldMessage(field);
     return words ? (
@@ -82,7 +83,7 @@ function HouseForm({ saved }: { readonly saved: HouseDoc }) {
       className="stack"
       onSubmit={(event) => {
         event.preventDefault();
-        void save();
+        void save(house);
       }}
     >
       <section className="sheet pad" aria-label="The house itself">
@@ -135,22 +136,17 @@ function HouseForm({ saved }: { readonly saved: HouseDoc }) {
       <PreparingFields preparing={house.preparing} onChange={(preparing) => set({ preparing })} trouble={message("preparing")} />
       <Rooms house={house} onChange={(rooms) => set({ rooms })} message={message} />
       <Closures closures={house.closures} onChange={(closures) => set({ closures })} message={message} />
-      {trouble && (trouble.problem.errors ?? []).length === 0 ? (
+      <ClashNotice clashes={clashes} onTakeTheirs={takeTheirs} />
+      {rest === null || clashes.length > 0 ? null : (
         <p role="alert" className="trouble">
-          {trouble.message}
+          {rest}
         </p>
-      ) : null}
+      )}
       <div className="row">
-        <button type="submit" className="amber" disabled={!dirty}>
+        <Button type="primary" htmlType="submit" disabled={!dirty} loading={pending}>
           Save the house
-        </button>
-        {dirty ? (
-          <button type="button" className="second" onClick={() => setHouse(null)}>
-            Drop the changes
-          </button>
-        ) : (
-          <span className="soft">saved</span>
-        )}
+        </Button>
+        {dirty ? <Button onClick={drop}>Drop the changes</Button> : <span className="soft">saved</span>}
       </div>
     </form>
   );

@@ -1,5 +1,5 @@
 import type { HouseDoc, RoomDoc } from "@lampcrate/contract";
-import { Checkbox, Input, InputNumber, Select } from "antd";
+import { Button, Checkbox, Input, InputNumber, Select } from "antd";
 import { nanoid } from "nanoid";
 import type { ReactNode } from "react";
 import { LengthBox } from "../crate/LengthBox.tsx";
@@ -33,13 +33,9 @@ export function Rooms({ house, onChange, message }: RoomsProps) {
       ))}
       {message("rooms")}
       <div>
-        <button
-          type="button"
-          className="second"
-          onClick={() => onChange([...house.rooms, { ...newRoom, id: nanoid(12), name: `Room ${house.rooms.length + 1}` }])}
-        >
+        <Button onClick={() => onChange([...house.rooms, { ...newRoom, id: nanoid(12), name: `Room ${house.rooms.length + 1}` }])}>
           Add a room
-        </button>
+        </Button>
       </div>
     </section>
   );
@@ -91,9 +87,9 @@ function RoomRow({ room, units, onChange, onRemove, trouble }: RoomRowProps) {
       <Checkbox checked={room.water} onChange={(event) => onChange({ ...room, water: event.target.checked })}>
         water
       </Checkbox>
-      <button type="button" className="quiet" aria-label={`Remove ${room.name}`} onClick={onRemove}>
+      <Button type="text" size="small" aria-label={`Remove ${room.name}`} onClick={onRemove}>
         remove
-      </button>
+      </Button>
       {trouble}
     </div>
   );

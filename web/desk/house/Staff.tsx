@@ -1,6 +1,6 @@
 import type { Role, StaffDoc, StaffInput } from "@lampcrate/contract";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { Checkbox, Input, Select } from "antd";
+import { Button, Checkbox, Input, Select } from "antd";
 import { useState } from "react";
 import { AskError, api, ask } from "../../shared/client.ts";
 import { Sure } from "../pieces/Sure.tsx";
@@ -19,7 +19,6 @@ export function Staff() {
   return (
     <section className="sheet pad stack" aria-label="People">
       <h2>People</h2>
-      {staff.isLoadingError ? <p className="soft">Only planners see who else signs in.</p> : null}
       <table className="trials">
         <thead>
           <tr>
@@ -40,9 +39,9 @@ export function Staff() {
               <td>{person.role}</td>
               <td>{person.active ? "yes" : "no"}</td>
               <td>
-                <button type="button" className="quiet" aria-label={`Change ${person.name}`} onClick={() => setEditing(person.id)}>
+                <Button type="text" size="small" aria-label={`Change ${person.name}`} onClick={() => setEditing(person.id)}>
                   change
-                </button>
+                </Button>
               </td>
             </tr>
           ))}
@@ -50,9 +49,7 @@ export function Staff() {
       </table>
       {editing === null ? (
         <div>
-          <button type="button" className="second" onClick={() => setEditing("new")}>
-            Add a person
-          </button>
+          <Button onClick={() => setEditing("new")}>Add a person</Button>
         </div>
       ) : (
         <PersonForm key={editing} person={staff.data?.find((p) => p.id === editing) ?? null} onClose={() => setEditing(null)} />
@@ -151,12 +148,10 @@ function PersonForm({ person, onClose }: { readonly person: StaffDoc | null; rea
         </p>
       ) : null}
       <div className="row">
-        <button type="submit" className="second">
-          Save
-        </button>
-        <button type="button" className="quiet" onClick={onClose}>
+        <Button htmlType="submit">Save</Button>
+        <Button type="text" size="small" onClick={onClose}>
           leave it
-        </button>
+        </Button>
         {person ? (
           <Sure
             words="Delete"

@@ -1,6 +1,7 @@
 import type { BriefDoc, BriefLine, LearnedDoc, MaterialDoc, PracticeAdvice } from "@lampcrate/contract";
 import { amountWords, calibration, families, showNumber, type UnitChoice } from "@lampcrate/core";
 import { useQuery } from "@tanstack/react-query";
+import { Button } from "antd";
 import { materialsQuery } from "../queries.ts";
 import { useRunWork } from "../run/RunContext.ts";
 
@@ -54,9 +55,7 @@ export function Advice({ advice, learned }: { readonly advice: PracticeAdvice; r
         {rows.every((row) => row.taken) ? (
           <span className="soft small">The run has these numbers.</span>
         ) : (
-          <button type="button" className="second" onClick={take}>
-            Take them over
-          </button>
+          <Button onClick={take}>Take them over</Button>
         )}
       </div>
     </div>

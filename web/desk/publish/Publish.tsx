@@ -1,9 +1,12 @@
 import type { RunDoc, RunSettings } from "@lampcrate/contract";
 import { codeInAddress } from "@lampcrate/core";
 import { useQueryClient } from "@tanstack/react-query";
+import { Button } from "antd";
 import { useState } from "react";
 import { useNavigate } from "react-router";
 import { AskError, api, ask } from "../../shared/client.ts";
+import { Choose } from "../pieces/Choose.tsx";
+import { Open } from "../pieces/Lock.tsx";
 import { bookingsQuery, runQuery, seasonQuery } from "../queries.ts";
 import { useRunWork } from "../run/RunContext.ts";
 import { useRunSettings } from "../run/useRunSettings.ts";
@@ -63,42 +66,29 @@ export function Publish() {
         ) : null}
         <div className="row">
           {canPublish ? (
-            <button
-              type="button"
-              className="amber"
-              disabled={busy}
-              onClick={() => void act(() => ask(api.runs[":id"].publish.$post(param)))}
-            >
+            <Button type="primary" disabled={busy} onClick={() => void act(() => ask(api.runs[":id"].publish.$post(param)))}>
               {published ? `Publish version ${(run.publishedVersion ?? 0) + 1}` : "Publish"}
-            </button>
+            </Button>
           ) : null}
           {published ? (
-            <button
-              type="button"
-              className="second"
-              disabled={busy}
-              onClick={() => void act(() => ask(api.runs[":id"].unpublish.$post(param)))}
-            >
+            <Button disabled={busy} onClick={() => void act(() => ask(api.runs[":id"].unpublish.$post(param)))}>
               Unpublish
-            </button>
+            </Button>
           ) : null}
           {run.status === "cancelled" ? null : (
-            <button
-              type="button"
-              className="second"
-              disabled={busy}
-              onClick={() => void act(() => ask(api.runs[":id"].cancel.$post(param)))}
-            >
+            <Button disabled={busy} onClick={() => void act(() => ask(api.runs[":id"].cancel.$post(param)))}>
               Cancel the run
-            </button>
+            </Button>
           )}
-          <button type="button" className="second" onClick={() => void duplicate()}>
-            Duplicate
-          </button>
+          <Button onClick={() => void duplicate()}>Duplicate</Button>
           <TakeOut run={run} onTrouble={setTrouble} />
         </div>
       </section>
-      {published && run.code ? <Handout run={run} code={run.code} /> : null}
+      {published && run.code ? (
+        <Open>
+          <Handout run={run} code={run.code} />
+        </Open>
+      ) : null}
       <section className="sheet pad stack" aria-label="Standings and keeping">
         <h2>Standings, units, keeping</h2>
         <div className="fields">
@@ -174,12 +164,12 @@ function Handout({ run, code }: { readonly run: RunDoc; readonly code: string })
             , the house's public address, wherever you are now.
           </p>
           <div className="row">
-            <a className="second" href={path} target="_blank" rel="noreferrer">
+            <Button href={path} target="_blank" rel="noreferrer">
               Open the challenge sheet
-            </a>
-            <a className="second" href={`${path}?print`} target="_blank" rel="noreferrer">
+            </Button>
+            <Button href={`${path}?print`} target="_blank" rel="noreferrer">
               Print it on one page
-            </a>
+            </Button>
           </div>
         </div>
       </div>
@@ -191,28 +181,22 @@ interface ChoiceProps<T extends string> {
   readonly label: string;
   readonly value: T;
   readonly options: readonly (readonly [T, string])[];
-  readonly onChange: (value: T) => Promise<void>;
+  readonly onChange: (value: T) => Promise<unknown>;
 }
 
 function Choice<T extends string>({ label, value, options, onChange }: ChoiceProps<T>) {
   return (
-    <label>
-      <span className="field-label small">{label}</span>
-      <select
-        className="second"
-        style={{ width: "100%" }}
+    <div>
+      <span className="field-label small" aria-hidden="true">
+        {label}
+      </span>
+      <Choose
+        label={label}
+        width="100%"
         value={value}
-        onChange={(event) => {
-          const chosen = options.find(([id]) => id === event.target.value)?.[0];
-          if (chosen !== undefined) void onChange(chosen);
-        }}
-      >
-        {options.map(([id, words]) => (
-          <option key={id} value={id}>
-            {words}
-          </option>
-        ))}
-      </select>
-    </label>
+        options={options.map(([id, words]) => ({ value: id, label: words }))}
+        onChoose={(chosen) => void onChange(chosen)}
+      />
+    </div>
   );
 }

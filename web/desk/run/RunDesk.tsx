@@ -1,10 +1,12 @@
-import type { MaterialDoc, RunDoc } from "@lampcrate/contract";
+import { type MaterialDoc, type RunDoc, whoMay } from "@lampcrate/contract";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { useDeferredValue, useMemo, useState } from "react";
+import { Button } from "antd";
+import { useDeferredValue, useState } from "react";
 import { Navigate, Outlet, useLocation, useNavigate, useParams } from "react-router";
 import { AskError, api, ask } from "../../shared/client.ts";
 import { CrateDock } from "../crate/CrateDock.tsx";
 import { SizedCrate } from "../crate/SizedCrate.tsx";
+import { Lock, useMay } from "../pieces/Lock.tsx";
 import { materialsQuery, runQuery, seasonQuery } from "../queries.ts";
 import { useKeys } from "../shell/keys.ts";
 import { RunContext } from "./RunContext.ts";
@@ -38,30 +40,30 @@ function OpenRun({ run, materials }: { readonly run: RunDoc; readonly materials:
   const flush = work.draft.flush;
   /** Why the last undo was refused; null usually. */
   const [refused, setRefused] = useState<string | null>(null);
-  const keys = useMemo(() => {
-    const undo = async (): Promise<void> => {
-      if (!(await flush())) return;
-      try {
-        await ask(api.runs[":id"].undo.$post({ param: { id: run.id } }));
-        setRefused(null);
-      } catch (error) {
-        if (!(error instanceof AskError)) throw error;
-        setRefused(error.message);
-      }
-      await queries.invalidateQueries({ queryKey: runQuery(run.id).queryKey });
-      await queries.invalidateQueries(seasonQuery);
-    };
-    return [
-      ...steps.map((step, i) => ({
+  const may = useMay();
+  const undo = async (): Promise<void> => {
+    if (!(await flush())) return;
+    try {
+      await ask(api.runs[":id"].undo.$post({ param: { id: run.id } }));
+      setRefused(null);
+    } catch (error) {
+      if (!(error instanceof AskError)) throw error;
+      setRefused(error.message);
+    }
+    await queries.invalidateQueries({ queryKey: runQuery(run.id).queryKey });
+    await queries.invalidateQueries(seasonQuery);
+  };
+  const keys = [
+    ...steps
+      .filter((step) => may(step.opens))
+      .map((step, i) => ({
         key: String(i + 1),
         words: step.name.toLowerCase(),
         act: () => void navigate(`/run/${run.id}/${step.path}`),
       })),
-      { key: "u", words: "undo", act: () => void undo() },
-    ];
-  }, [flush, navigate, queries, run.id]);
+    { key: "u", words: "undo", act: () => void undo() },
+  ];
   useKeys(keys);
-  const undo = keys.at(-1)?.act;
   // What stands around a step follows a dragged dial a moment later, so that the dial itself never waits.
   const rested = useDeferredValue(work);
   return (
@@ -78,9 +80,9 @@ function OpenRun({ run, materials }: { readonly run: RunDoc; readonly materials:
             <span className="soft small" role="status">
               {saveWords(work.draft.state.kind)}
             </span>
-            <button type="button" className="second" disabled={run.undo === null} onClick={undo} title={run.undo ?? "nothing to undo"}>
+            <Button disabled={run.undo === null} onClick={() => void undo()} title={run.undo ?? "nothing to undo"}>
               Undo{run.undo === null ? "" : `: ${run.undo.length > 34 ? `${run.undo.slice(0, 33)}…` : run.undo}`}
-            </button>
+            </Button>
           </div>
         </section>
         <RunStrip />
@@ -93,13 +95,32 @@ function OpenRun({ run, materials }: { readonly run: RunDoc; readonly materials:
         <div className="desk">
           <main className="stack">
             <RunContext.Provider value={work}>
-              <Outlet />
+              <Step />
             </RunContext.Provider>
           </main>
           <CrateDock />
         </div>
       </RunContext.Provider>
     </SizedCrate>
+  );
+}
+
+/** The step at hand, for those who may open it; to look at, for those who may not change it. */
+function Step() {
+  const { pathname } = useLocation();
+  const may = useMay();
+  const step = steps.find(({ path }) => pathname.endsWith(`/${path}`));
+  if (step && !may(step.opens))
+    return (
+      <section className="sheet pad">
+        <h2>{step.name} is not yours to open</h2>
+        <p>It is for {whoMay(step.opens)}. Ask a planner of your house if you should have it.</p>
+      </section>
+    );
+  return (
+    <Lock to={step?.changes ?? "look"} told>
+      <Outlet />
+    </Lock>
   );
 }
 

@@ -6,6 +6,7 @@ import type { Crate } from "../crate/useCrate.ts";
 import { type HouseDay, useHouseDay } from "../pieces/useHouseDay.ts";
 import { type RunWork, useRunWork } from "./RunContext.ts";
 import "./runStrip.css";
+import { useMay } from "../pieces/Lock.tsx";
 
 type Standing = "done" | "now" | "short" | "later";
 
@@ -14,15 +15,15 @@ interface StepState {
   readonly standing: Standing;
 }
 
-/** The steps of a run in the order in which they are done. */
+/** The steps of a run in the order in which they are done, who opens each, and who changes what stands there. */
 export const steps = [
-  { name: "Brief", path: "brief", state: briefState },
-  { name: "Tryout", path: "tryout", state: tryoutState },
-  { name: "Crate", path: "crate", state: crateState },
-  { name: "Calendar", path: "calendar", state: calendarState },
-  { name: "Publish", path: "publish", state: publishState },
-  { name: "Sift", path: "sift", state: siftState },
-  { name: "Findings", path: "findings", state: findingsState },
+  { name: "Brief", path: "brief", state: briefState, opens: "look", changes: "plan" },
+  { name: "Tryout", path: "tryout", state: tryoutState, opens: "look", changes: "plan" },
+  { name: "Crate", path: "crate", state: crateState, opens: "look", changes: "plan" },
+  { name: "Calendar", path: "calendar", state: calendarState, opens: "look", changes: "plan" },
+  { name: "Publish", path: "publish", state: publishState, opens: "look", changes: "plan" },
+  { name: "Sift", path: "sift", state: siftState, opens: "sift", changes: "sift" },
+  { name: "Findings", path: "findings", state: findingsState, opens: "sift", changes: "sift" },
 ] as const;
 
 /** The way around a run and its to-do list at once. */
@@ -31,16 +32,18 @@ export const RunStrip = memo(function RunStrip() {
   const { pathname } = useLocation();
   const crate = useSizedCrate();
   const { day } = useHouseDay();
-  const states = steps.map((step) => step.state(work, crate, day));
+  const may = useMay();
+  const mine = steps.filter((step) => may(step.opens));
+  const states = mine.map((step) => step.state(work, crate, day));
   return (
     <nav aria-label="Steps of this run">
       <ol className="strip">
-        {steps.map((step, i) => {
+        {mine.map((step, i) => {
           const here = pathname.endsWith(step.path);
           const { words, standing } = states[i] ?? { words: "", standing: "later" as const };
           return (
             <li key={step.path}>
-              <Bead standing={standing} here={here} last={i === steps.length - 1} />
+              <Bead standing={standing} here={here} last={i === mine.length - 1} />
               <NavLink to={`/run/${work.run.id}/${step.path}`} className={here ? "here" : ""}>
                 <span className="name">{step.name}</span>
                 <span className={standing === "short" ? "state short" : "state"}>{words}</span>

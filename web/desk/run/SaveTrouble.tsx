@@ -1,5 +1,9 @@
-import { lazy, Suspense } from "react";
+import type { FieldClash } from "@lampcrate/core";
+import { Button, Radio } from "antd";
+import { lazy, Suspense, useState } from "react";
+import { clashWords } from "./clashWords.ts";
 import { useRunWork } from "./RunContext.ts";
+import type { Stale } from "./useBriefDraft.ts";
 
 const SignInForm = lazy(async () => ({ default: (await import("../shell/SignIn.tsx")).SignInForm }));
 
@@ -18,9 +22,7 @@ export function SaveTrouble() {
     return (
       <section className="trouble" role="alert" style={{ margin: "10px 20px 0" }}>
         <p>{state.words}</p>
-        <button type="button" className="second" onClick={draft.retry}>
-          Try again
-        </button>
+        <Button onClick={draft.retry}>Try again</Button>
       </section>
     );
   }
@@ -36,26 +38,48 @@ export function SaveTrouble() {
       </section>
     );
   }
-  if (state.kind !== "stale") return null;
+  if (state.kind === "stale") return <Clashes state={state} />;
+  return draft.joined.length === 0 ? null : (
+    <section className="plain-words" role="status" style={{ margin: "10px 20px 0" }}>
+      <p>Saved meanwhile by somebody else, and kept beside yours: {draft.joined.join("; ")}.</p>
+      <Button size="small" onClick={draft.seen}>
+        Good
+      </Button>
+    </section>
+  );
+}
+
+/** What both changed, field by field; all else is joined already. */
+function Clashes({ state }: { readonly state: Stale }) {
+  const { draft, materials, run } = useRunWork();
+  const [chosen, setChosen] = useState<Readonly<Record<string, "mine" | "theirs">>>({});
+  const key = (clash: FieldClash): string => clash.place.join(" ");
+  const open = state.clashes.filter((clash) => chosen[key(clash)] === undefined).length;
   return (
     <section className="trouble" role="alert" style={{ margin: "10px 20px 0" }}>
       <p>
-        <strong>Somebody saved this brief while you worked on it, so yours is not saved yet.</strong>
+        <strong>Somebody saved this brief while you worked on it, and changed what you changed.</strong>{" "}
+        {state.changed.length > 0 ? `${state.changed.join("; ")}.` : ""} Which shall it be? All else is joined.
       </p>
-      <ul style={{ margin: "4px 0 8px" }}>
-        {state.changed.map((words) => (
-          <li key={words}>{words}</li>
-        ))}
-        {state.changed.length === 0 ? <li>The brief was changed.</li> : null}
-      </ul>
-      <div className="row">
-        <button type="button" className="second" onClick={draft.keepMine}>
-          Save mine over it
-        </button>
-        <button type="button" className="second" onClick={draft.takeTheirs}>
-          Take theirs, drop mine
-        </button>
-      </div>
+      {state.clashes.map((clash) => {
+        const { what, mine, theirs } = clashWords(clash, draft.brief, materials, run.units);
+        return (
+          <div key={key(clash)} className="row" role="group" aria-label={what}>
+            <strong>{what}</strong>
+            <Radio.Group
+              value={chosen[key(clash)] ?? null}
+              options={[
+                { value: "mine", label: `yours, ${mine}` },
+                { value: "theirs", label: `theirs, ${theirs}` },
+              ]}
+              onChange={(event) => setChosen({ ...chosen, [key(clash)]: event.target.value })}
+            />
+          </div>
+        );
+      })}
+      <Button disabled={open > 0} onClick={() => draft.settle((clash) => chosen[key(clash)] === "theirs")}>
+        {open > 0 ? `Choose for ${open === 1 ? "the one" : `all ${open}`} first` : "Save it so"}
+      </Button>
     </section>
   );
 }

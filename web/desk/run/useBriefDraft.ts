@@ -1,4 +1,5 @@
 import type { BriefDoc, RunDoc } from "@lampcrate/contract";
+import { type FieldClash, mergeChanges, withTheirs } from "@lampcrate/core";
 import { useQueryClient } from "@tanstack/react-query";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { AskError, api, ask } from "../../shared/client.ts";
@@ -9,7 +10,16 @@ export type SaveState =
   | { readonly kind: "saved" | "unsaved" | "saving" }
   | { readonly kind: "refused"; readonly words: string }
   | { readonly kind: "signed out" }
-  | { readonly kind: "stale"; readonly changed: readonly string[]; readonly current: RunDoc };
+  | Stale;
+
+/** Somebody else saved meanwhile, and some fields are changed by both: each is asked for. */
+export interface Stale {
+  readonly kind: "stale";
+  /** What they did, in words. */
+  readonly changed: readonly string[];
+  readonly clashes: readonly FieldClash[];
+  readonly current: RunDoc;
+}
 
 /** The brief as it is being worked on, always a step ahead of what is saved. */
 export interface BriefDraft {
@@ -17,10 +27,11 @@ export interface BriefDraft {
   readonly state: SaveState;
   /** Changes the brief at once; a settled change is saved after a short rest. `words` say what was done, for undo. */
   readonly change: (patch: Partial<BriefDoc>, words: string, settled?: boolean) => void;
-  /** Saves over what somebody else saved meanwhile. */
-  readonly keepMine: () => void;
-  /** Drops the draft for what is saved. */
-  readonly takeTheirs: () => void;
+  /** What somebody else changed meanwhile that stands beside what is typed here; empty once seen. */
+  readonly joined: readonly string[];
+  readonly seen: () => void;
+  /** Settles what both changed: theirs where chosen, mine elsewhere; then all of it is saved. */
+  readonly settle: (theirs: (clash: FieldClash) => boolean) => void;
   /** Tries again, as after signing in again. */
   readonly retry: () => void;
   /** Saves now, when anything is unsaved; true once all of it is with the server. */
@@ -35,20 +46,23 @@ export function useBriefDraft(run: RunDoc): BriefDraft {
   const [draft, setDraft] = useState<BriefDoc | null>(null);
   const [state, setState] = useState<SaveState>({ kind: "saved" });
   const latest = useRef<BriefDoc>(run.brief);
-  const base = useRef(run.briefRevision);
+  const base = useRef({ revision: run.briefRevision, brief: run.brief });
+  const [joined, setJoined] = useState<readonly string[]>([]);
   const words = useRef<string[]>([]);
   const timer = useRef<ReturnType<typeof setTimeout> | undefined>(undefined);
   const saving = useRef<Promise<void> | null>(null);
   const dirty = useRef(false);
+  // While it is asked what both changed, nothing is saved over theirs.
+  const asking = useRef(false);
 
   if (draft === null) {
     latest.current = run.brief;
-    base.current = run.briefRevision;
+    base.current = { revision: run.briefRevision, brief: run.brief };
   }
 
   const save = useCallback(async (): Promise<void> => {
     if (saving.current) await saving.current;
-    if (!dirty.current) return;
+    if (!dirty.current || asking.current) return;
     const sent = latest.current;
     const said = words.current.join(", ").slice(0, 200).trim();
     setState({ kind: "saving" });
@@ -56,9 +70,9 @@ export function useBriefDraft(run: RunDoc): BriefDraft {
     const work = (async () => {
       try {
         const saved = await ask(
-          api.runs[":id"].brief.$put({ param: { id: run.id }, json: { revision: base.current, brief: sent, words: said } }),
+          api.runs[":id"].brief.$put({ param: { id: run.id }, json: { revision: base.current.revision, brief: sent, words: said } }),
         );
-        base.current = saved.briefRevision;
+        base.current = { revision: saved.briefRevision, brief: saved.brief };
         words.current = [];
         queries.setQueryData(runQuery(run.id).queryKey, saved);
         if (!dirty.current) {
@@ -67,13 +81,28 @@ export function useBriefDraft(run: RunDoc): BriefDraft {
         }
       } catch (error) {
         dirty.current = true;
-        setState(stateOf(error));
+        const stale = staleOf(error);
+        if (stale === null) return setState(refusalOf(error));
+        const { merged, clashes } = mergeChanges(base.current.brief, latest.current, stale.current.brief);
+        latest.current = merged;
+        base.current = { revision: stale.current.briefRevision, brief: stale.current.brief };
+        setDraft(merged);
+        if (clashes.length > 0) {
+          asking.current = true;
+          return setState({ kind: "stale", clashes, ...stale });
+        }
+        setJoined((before) => [...before, ...(stale.changed.length > 0 ? stale.changed : ["The brief was changed."])]);
+        setState({ kind: "unsaved" });
+        timer.current = setTimeout(() => void saveAgain.current(), 0);
       }
     })();
     saving.current = work;
     await work;
     saving.current = null;
   }, [queries, run.id]);
+
+  const saveAgain = useRef(save);
+  saveAgain.current = save;
 
   const change = useCallback(
     (patch: Partial<BriefDoc>, what: string, settled = true): void => {
@@ -116,31 +145,31 @@ export function useBriefDraft(run: RunDoc): BriefDraft {
       change,
       flush,
       retry: () => void save(),
-      keepMine: () => {
+      joined,
+      seen: () => setJoined([]),
+      settle: (theirs) => {
         if (state.kind !== "stale") return;
-        base.current = state.current.briefRevision;
+        asking.current = false;
+        latest.current = withTheirs(latest.current, state.clashes, theirs);
+        setDraft(latest.current);
         setState({ kind: "unsaved" });
         void save();
       },
-      takeTheirs: () => {
-        dirty.current = false;
-        words.current = [];
-        if (state.kind === "stale") queries.setQueryData(runQuery(run.id).queryKey, state.current);
-        setDraft(null);
-        setState({ kind: "saved" });
-      },
     }),
-    [brief, state, change, flush, save, queries, run.id],
+    [brief, state, joined, change, flush, save],
   );
 }
 
 /** "Clear gap 540 mm" is about the clear gap. */
 const subjectOf = (words: string): string => words.replace(/[\d.,]+.*$/, "").trim();
 
-function stateOf(error: unknown): SaveState {
+function staleOf(error: unknown): Pick<Stale, "changed" | "current"> | null {
+  if (!(error instanceof AskError) || error.problem.status !== 409 || !error.problem.current) return null;
+  return { changed: error.problem.changed ?? [], current: error.problem.current as RunDoc };
+}
+
+function refusalOf(error: unknown): SaveState {
   if (!(error instanceof AskError)) return { kind: "refused", words: "Something broke while saving. Your work is still here." };
   if (error.problem.status === 401) return { kind: "signed out" };
-  if (error.problem.status === 409 && error.problem.current)
-    return { kind: "stale", changed: error.problem.changed ?? [], current: error.problem.current as RunDoc };
   return { kind: "refused", words: error.message };
 }

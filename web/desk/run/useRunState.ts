@@ -6,6 +6,7 @@ import { useMemo, useRef, useState } from "react";
 import { AskError, api, ask } from "../../shared/client.ts";
 import { meQuery, runQuery } from "../queries.ts";
 import type { RunWork } from "./RunContext.ts";
+import { saveSettings } from "./settings.ts";
 import { useBriefDraft } from "./useBriefDraft.ts";
 import { usePromised } from "./usePromised.ts";
 
@@ -49,11 +50,10 @@ export function useRunState(run: RunDoc, stock: readonly MaterialDoc[]): RunWork
   };
   const saveHeads = async (next: HeadsModel): Promise<void> => {
     try {
-      const { id, revision, title, kind, opensOn, closesOn, revealOn, scoring, units, afterwards } = run;
       const saved = session
         ? await ask(
             api.runs[":id"].sessions[":session"].$put({
-              param: { id, session: session.id },
+              param: { id: run.id, session: session.id },
               json: {
                 revision: session.revision,
                 title: session.title,
@@ -66,13 +66,8 @@ export function useRunState(run: RunDoc, stock: readonly MaterialDoc[]): RunWork
               },
             }),
           )
-        : await ask(
-            api.runs[":id"].$put({
-              param: { id },
-              json: { revision, title, kind, opensOn, closesOn, revealOn, scoring, units, afterwards, heads: next },
-            }),
-          );
-      queries.setQueryData(runQuery(id).queryKey, saved);
+        : await saveSettings(run, { heads: next });
+      queries.setQueryData(runQuery(run.id).queryKey, saved);
       setDialled(({ [of]: _, ...rest }) => rest);
       setHeadsTrouble(null);
     } catch (error) {

@@ -1,5 +1,4 @@
 import { useQuery } from "@tanstack/react-query";
-import { useMemo } from "react";
 import { Link, useNavigate } from "react-router";
 import { seasonQuery } from "../queries.ts";
 import { useKeys } from "../shell/keys.ts";
@@ -8,14 +7,16 @@ import { ThisWeek } from "./ThisWeek.tsx";
 import { TimeLine } from "./TimeLine.tsx";
 import { useCrateWork } from "./useCrateWork.ts";
 import "./season.css";
+import { LinkButton } from "../pieces/LinkButton.tsx";
+import { Lock, useMay } from "../pieces/Lock.tsx";
 
 /** Home of the desk: every run as a string of lamps, and what this week asks for. */
 export function Season() {
   const season = useQuery(seasonQuery);
   const work = useCrateWork();
   const navigate = useNavigate();
-  const keys = useMemo(() => [{ key: "n", words: "new run", act: () => void navigate("/start") }], [navigate]);
-  useKeys(keys);
+  const may = useMay();
+  useKeys(may("plan") ? [{ key: "n", words: "new run", act: () => void navigate("/start") }] : []);
   if (season.isPending) return <main className="page soft">Opening the season …</main>;
   if (season.isLoadingError)
     return (
@@ -40,11 +41,15 @@ export function Season() {
                 {runs.length} {runs.length === 1 ? "run" : "runs"}, {sessions} sessions, {entries} entries so far
               </span>
             </div>
-            <Link className="amber" to="/start">
-              New run
-            </Link>
+            {may("plan") ? (
+              <LinkButton type="primary" to="/start">
+                New run
+              </LinkButton>
+            ) : null}
           </div>
-          <ErasingNotices season={season.data} />
+          <Lock to="house">
+            <ErasingNotices season={season.data} />
+          </Lock>
           {missing.map((item) => (
             <p key={item.to} className="plain-words">
               {item.words} <Link to={item.to}>Do it now</Link>

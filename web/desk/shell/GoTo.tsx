@@ -1,6 +1,6 @@
 import { crateCode } from "@lampcrate/core";
 import { useQuery } from "@tanstack/react-query";
-import { Input, Modal } from "antd";
+import { Button, Input, Modal } from "antd";
 import { useState } from "react";
 import { useNavigate } from "react-router";
 import { seasonQuery } from "../queries.ts";
@@ -50,9 +50,9 @@ export function GoTo({ onClose }: { readonly onClose: () => void }) {
       <ul className="week" style={{ marginTop: 8 }}>
         {found.map((place) => (
           <li key={place.to}>
-            <button type="button" className="quiet" onClick={() => go(place.to)}>
+            <Button type="text" size="small" onClick={() => go(place.to)}>
               {place.words}
-            </button>
+            </Button>
           </li>
         ))}
         {found.length === 0 ? <li>Nothing here has these letters.</li> : null}

@@ -1,4 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
+import { Button } from "antd";
 import { lazy, Suspense, useMemo, useState } from "react";
 import { Link, NavLink, Outlet, useNavigate } from "react-router";
 import { api, ask } from "../../shared/client.ts";
@@ -67,18 +68,18 @@ function Desk({ name }: { readonly name: string }) {
           <NavLink to="/house">House</NavLink>
         </nav>
         <div className="right">
-          <button type="button" className="quiet" onClick={() => setOpen("go")}>
+          <Button type="text" size="small" onClick={() => setOpen("go")}>
             Find or go to <kbd>/</kbd>
-          </button>
-          <button type="button" className="quiet" onClick={() => setOpen("keys")}>
+          </Button>
+          <Button type="text" size="small" onClick={() => setOpen("keys")}>
             Keys <kbd>?</kbd>
-          </button>
-          <button type="button" className="quiet" aria-label={`${name}: own sign-in`} onClick={() => setOpen("own")}>
+          </Button>
+          <Button type="text" size="small" aria-label={`${name}: own sign-in`} onClick={() => setOpen("own")}>
             <strong>{name}</strong>
-          </button>
-          <button type="button" className="quiet" onClick={() => void signOut()}>
+          </Button>
+          <Button type="text" size="small" onClick={() => void signOut()}>
             Sign out
-          </button>
+          </Button>
         </div>
       </header>
       <Outlet />

@@ -1,4 +1,5 @@
 import type { EntryDoc } from "@lampcrate/contract";
+import { Button } from "antd";
 import { useRef } from "react";
 import { useRunWork } from "../run/RunContext.ts";
 import { useKeys } from "../shell/keys.ts";
@@ -64,9 +65,9 @@ export function Sift() {
           ))}
           {entries.hasNextPage ? (
             <li>
-              <button type="button" disabled={entries.isFetchingNextPage} onClick={() => void entries.fetchNextPage()}>
-                {entries.isFetchingNextPage ? "Fetching …" : `Show more: ${list.length} of ${total} are here`}
-              </button>
+              <Button block loading={entries.isFetchingNextPage} onClick={() => void entries.fetchNextPage()}>
+                {`Show more: ${list.length} of ${total} are here`}
+              </Button>
             </li>
           ) : null}
         </ul>

@@ -1,5 +1,6 @@
 import type { PackPreview } from "@lampcrate/contract";
 import { useQueryClient } from "@tanstack/react-query";
+import { Button } from "antd";
 import { useId, useState } from "react";
 import { useNavigate } from "react-router";
 import { AskError, api, ask } from "../../shared/client.ts";
@@ -76,9 +77,7 @@ function Preview({ preview, onBring }: { readonly preview: PackPreview; readonly
         <p className="small">New in the store room, none on hand: {preview.newMaterials.join(", ")}.</p>
       ) : null}
       {preview.unknown.length > 0 ? <p className="small">Not known here, kept for the way out: {preview.unknown.join(", ")}.</p> : null}
-      <button type="button" className="second" onClick={onBring}>
-        Bring it in as a new run
-      </button>
+      <Button onClick={onBring}>Bring it in as a new run</Button>
     </div>
   );
 }

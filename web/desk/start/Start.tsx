@@ -1,7 +1,9 @@
 import type { FamilyId } from "@lampcrate/core";
 import { families, familyIds } from "@lampcrate/core";
 import { useQuery } from "@tanstack/react-query";
+import { Button } from "antd";
 import { useMemo, useState } from "react";
+import { Lock } from "../pieces/Lock.tsx";
 import { houseQuery, startersQuery } from "../queries.ts";
 import type { Chosen } from "./chosen.ts";
 import { ImportPack } from "./ImportPack.tsx";
@@ -39,20 +41,22 @@ export function Start() {
             </span>
           </div>
           <div className="row family-row" role="group" aria-label="Families">
-            <button type="button" aria-pressed={family === null} onClick={() => setFamily(null)}>
+            <Button size="small" aria-pressed={family === null} onClick={() => setFamily(null)}>
               all
-            </button>
+            </Button>
             {familyIds.map((id) => (
-              <button key={id} type="button" aria-pressed={family === id} onClick={() => setFamily(id)}>
+              <Button size="small" key={id} aria-pressed={family === id} onClick={() => setFamily(id)}>
                 {families[id].ask.toLowerCase()}
-              </button>
+              </Button>
             ))}
           </div>
           <Shelf starters={shown} chosen={chosen} onChoose={setChosen} />
         </div>
         <div className="stack start-side">
-          <StartPanel starters={starters.data} chosen={chosen} units={units} onChoose={setChosen} family={family} />
-          <ImportPack />
+          <Lock to="plan" told>
+            <StartPanel starters={starters.data} chosen={chosen} units={units} onChoose={setChosen} />
+            <ImportPack />
+          </Lock>
         </div>
       </div>
     </main>

@@ -1,10 +1,12 @@
 import type { RunKind, StarterLine } from "@lampcrate/contract";
-import { type FamilyId, families, familyIds, startValues, type UnitChoice } from "@lampcrate/core";
+import { families, familyIds, startValues, type UnitChoice } from "@lampcrate/core";
 import { useQueryClient } from "@tanstack/react-query";
+import { Button, Input } from "antd";
 import { useState } from "react";
 import { useNavigate } from "react-router";
 import { AskError, api, ask } from "../../shared/client.ts";
 import { RigDrawing } from "../../shared/pieces/RigDrawing.tsx";
+import { Choose } from "../pieces/Choose.tsx";
 import { materialsQuery, seasonQuery } from "../queries.ts";
 import { Labelled } from "../shell/Labelled.tsx";
 import type { Chosen } from "./chosen.ts";
@@ -15,25 +17,24 @@ interface StartPanelProps {
   readonly starters: readonly StarterLine[];
   readonly chosen: Chosen | null;
   readonly units: UnitChoice;
-  readonly family: FamilyId | null;
   readonly onChoose: (chosen: Chosen) => void;
 }
 
 /** The chosen brief with its rig, a title and how it is offered; one button starts the run. */
-export function StartPanel({ starters, chosen, units, family, onChoose }: StartPanelProps) {
+export function StartPanel({ starters, chosen, units, onChoose }: StartPanelProps) {
   const starter = chosen?.kind === "starter" ? (starters.find((s) => s.id === chosen.id) ?? null) : null;
   if (chosen === null || (chosen.kind === "starter" && !starter))
     return (
       <section className="sheet pad stack" aria-label="Start a run">
         <h2>Choose one from the shelf</h2>
         <p>Its numbers, crate and cautions come with it, and everything can be changed after.</p>
-        <BlankChoice family={family ?? "span"} onChoose={onChoose} />
+        <BlankChoice onChoose={onChoose} />
       </section>
     );
   return (
     <section className="sheet pad stack" aria-label="Start a run">
       <ChosenBrief key={starter?.id ?? (chosen.kind === "blank" ? chosen.family : "")} starter={starter} chosen={chosen} units={units} />
-      <BlankChoice family={family ?? starter?.family ?? (chosen.kind === "blank" ? chosen.family : "span")} onChoose={onChoose} />
+      <BlankChoice onChoose={onChoose} />
     </section>
   );
 }
@@ -86,8 +87,7 @@ function ChosenBrief({
       />
       {starter ? <p className="small">{starter.told}</p> : null}
       <Labelled label="Title" trouble={null}>
-        <input
-          className="plain-input"
+        <Input
           required
           maxLength={80}
           value={title}
@@ -96,48 +96,38 @@ function ChosenBrief({
         />
       </Labelled>
       <Labelled label="How it is offered" trouble={null}>
-        <select
-          className="second"
-          style={{ width: "100%" }}
+        <Choose
+          label="How it is offered"
+          width="100%"
           value={kind}
-          onChange={(event) => setKind(kinds.find((k) => k === event.target.value) ?? kind)}
-        >
-          {kinds.map((k) => (
-            <option key={k} value={k}>
-              {k}
-            </option>
-          ))}
-        </select>
+          options={kinds.map((k) => ({ value: k, label: k }))}
+          onChoose={setKind}
+        />
       </Labelled>
       {trouble ? (
         <p role="alert" className="trouble">
           {trouble}
         </p>
       ) : null}
-      <button type="submit" className="amber" disabled={busy}>
+      <Button type="primary" htmlType="submit" disabled={busy}>
         Start with this brief
-      </button>
+      </Button>
     </form>
   );
 }
 
-function BlankChoice({ family, onChoose }: { readonly family: FamilyId; readonly onChoose: (chosen: Chosen) => void }) {
+function BlankChoice({ onChoose }: { readonly onChoose: (chosen: Chosen) => void }) {
   return (
     <div className="row small">
       <label htmlFor="blank-family">Or a blank brief:</label>
-      <select
+      <Choose
         id="blank-family"
-        className="second"
-        value=""
-        onChange={(event) => onChoose({ kind: "blank", family: familyIds.find((id) => id === event.target.value) ?? family })}
-      >
-        <option value="">choose a family</option>
-        {familyIds.map((id) => (
-          <option key={id} value={id}>
-            {families[id].words}
-          </option>
-        ))}
-      </select>
+        label="Or a blank brief"
+        value={null}
+        placeholder="choose a family"
+        options={familyIds.map((id) => ({ value: id, label: families[id].words }))}
+        onChoose={(id) => onChoose({ kind: "blank", family: id })}
+      />
     </div>
   );
 }

@@ -1,5 +1,5 @@
 import type { MaterialDoc } from "@lampcrate/contract";
-import { InputNumber } from "antd";
+import { Button, InputNumber } from "antd";
 import { useState } from "react";
 import { AskError, api, ask } from "../../shared/client.ts";
 import { useKeptState } from "../../shared/useKeptState.ts";
@@ -78,22 +78,22 @@ export function CountDay({ materials, onDone, onLeave }: CountDayProps) {
         </div>
       ) : null}
       <div className="row">
-        <button type="button" className="second" disabled={done.length === 0} onClick={() => void book()}>
+        <Button disabled={done.length === 0} onClick={() => void book()}>
           Book {done.length} counted, {different.length} different
-        </button>
-        <button type="button" className="quiet" onClick={() => window.print()}>
+        </Button>
+        <Button type="text" size="small" onClick={() => window.print()}>
           print the list
-        </button>
-        <button
-          type="button"
-          className="quiet"
+        </Button>
+        <Button
+          type="text"
+          size="small"
           onClick={() => {
             setCounting(null);
             onLeave();
           }}
         >
           leave it
-        </button>
+        </Button>
       </div>
     </section>
   );

@@ -1,22 +1,34 @@
+import type { FieldClash } from "@lampcrate/core";
+import { Button } from "antd";
 import type { AskError } from "../../shared/client.ts";
+import { ClashNotice } from "../pieces/ClashNotice.tsx";
+
+interface FormFootProps {
+  readonly trouble: AskError | null;
+  readonly pending: boolean;
+  readonly clashes: readonly FieldClash[];
+  readonly onTakeTheirs: () => void;
+  readonly onLeave: () => void;
+}
 
 /** What was refused, and the two ways out of a form: saving it, and leaving it with what was typed dropped. */
-export function FormFoot({ trouble, onLeave }: { readonly trouble: AskError | null; readonly onLeave: () => void }) {
+export function FormFoot({ trouble, pending, clashes, onTakeTheirs, onLeave }: FormFootProps) {
   return (
     <>
-      {trouble ? (
+      <ClashNotice clashes={clashes} onTakeTheirs={onTakeTheirs} />
+      {trouble && clashes.length === 0 ? (
         <p role="alert" className="trouble">
           {trouble.message}
-          {trouble.problem.status === 409 ? " Close this and open it again to see it; what you typed stays until you do." : ""}
+          {trouble.problem.status === 409 ? " What was saved is joined with what you typed: save again." : ""}
         </p>
       ) : null}
       <div className="row">
-        <button type="submit" className="second">
+        <Button htmlType="submit" loading={pending}>
           Save
-        </button>
-        <button type="button" className="quiet" onClick={onLeave}>
+        </Button>
+        <Button type="text" size="small" onClick={onLeave}>
           leave it
-        </button>
+        </Button>
       </div>
     </>
   );

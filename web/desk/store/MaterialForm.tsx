@@ -1,11 +1,12 @@
 import type { MaterialDoc, MaterialInput } from "@lampcrate/contract";
 import { hazards, type UnitChoice } from "@lampcrate/core";
 import { Checkbox, Input, InputNumber, Select } from "antd";
-import { useState } from "react";
-import { AskError, api, ask } from "../../shared/client.ts";
-import { useKeptState } from "../../shared/useKeptState.ts";
+import { api, ask } from "../../shared/client.ts";
 import { LengthBox } from "../crate/LengthBox.tsx";
 import { Sure } from "../pieces/Sure.tsx";
+import { useJoinedForm } from "../pieces/useJoinedForm.ts";
+import { useSave } from "../pieces/useSave.ts";
+import { materialsQuery } from "../queries.ts";
 import { FormFoot } from "./FormFoot.tsx";
 
 interface MaterialFormProps {
@@ -25,35 +26,21 @@ const kinds = [
 
 /** One material's numbers; what is refused stays as typed. */
 export function MaterialForm({ start, of, units, onDone, onLeave }: MaterialFormProps) {
-  const [typed, setTyped] = useKeptState<MaterialInput>(`material-${of ? `${of.id}-${of.revision}` : "new"}`, inputOf(start));
-  const [trouble, setTrouble] = useState<AskError | null>(null);
-  const set = (patch: Partial<MaterialInput>): void => setTyped({ ...typed, ...patch });
-  const save = async (): Promise<void> => {
-    const { onHand: _, ...values } = typed;
-    try {
-      await ask(
-        of
-          ? api.materials[":id"].$put({ param: { id: of.id }, json: { ...values, revision: of.revision } })
-          : api.materials.$post({ json: typed }),
-      );
-      setTyped(null);
-      await onDone();
-    } catch (error) {
-      if (!(error instanceof AskError)) throw error;
-      setTrouble(error);
-    }
+  const { value: typed, set, drop, clashes, takeTheirs } = useJoinedForm<MaterialInput>(`material-${of?.id ?? "new"}`, inputOf(start));
+  const done = (): void => {
+    drop();
+    void onDone();
   };
-  const remove = async (): Promise<void> => {
-    if (!of) return;
-    try {
-      await ask(api.materials[":id"].$delete({ param: { id: of.id } }));
-      setTyped(null);
-      await onDone();
-    } catch (error) {
-      if (!(error instanceof AskError)) throw error;
-      setTrouble(error);
-    }
-  };
+  const { save, trouble, pending } = useSave({
+    send: (input: MaterialInput) => {
+      if (!of) return ask(api.materials.$post({ json: input }));
+      const { onHand: _, ...values } = input;
+      return ask(api.materials[":id"].$put({ param: { id: of.id }, json: { ...values, revision: of.revision } }));
+    },
+    onSaved: done,
+    renew: [materialsQuery],
+  });
+  const removing = useSave({ send: (id: string) => ask(api.materials[":id"].$delete({ param: { id } })), onSaved: done });
   const unit = typed.unit === "piece" ? "pieces" : typed.unit;
   return (
     <form
@@ -61,7 +48,7 @@ export function MaterialForm({ start, of, units, onDone, onLeave }: MaterialForm
       aria-label={of ? `Change ${of.name}` : "New material"}
       onSubmit={(event) => {
         event.preventDefault();
-        void save();
+        void save(typed);
       }}
     >
       <div className="fields three">
@@ -163,14 +150,17 @@ export function MaterialForm({ start, of, units, onDone, onLeave }: MaterialForm
             words="Take it out"
             question={`Take ${of.name} out of the store room?`}
             told="What nothing refers to is deleted. What briefs, orders or the stock name is put away, and can be brought back in House."
-            onSure={remove}
+            onSure={() => void removing.save(of.id)}
           />
         </div>
       ) : null}
       <FormFoot
-        trouble={trouble}
+        trouble={trouble ?? removing.trouble}
+        pending={pending}
+        clashes={clashes}
+        onTakeTheirs={takeTheirs}
         onLeave={() => {
-          setTyped(null);
+          drop();
           onLeave();
         }}
       />

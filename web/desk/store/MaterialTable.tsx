@@ -1,8 +1,10 @@
 import type { MaterialDoc } from "@lampcrate/contract";
 import { amountWords, type SeasonUse, showQuantity, type UnitChoice } from "@lampcrate/core";
+import { Button } from "antd";
 import { useState } from "react";
 import { Link } from "react-router";
 import { money } from "../crate/show.ts";
+import { useMay } from "../pieces/Lock.tsx";
 import { MaterialForm } from "./MaterialForm.tsx";
 import { Moves } from "./Moves.tsx";
 import { useSeasonUse } from "./useSeasonUse.ts";
@@ -77,6 +79,7 @@ interface RowProps {
 }
 
 function Row({ material, asked, currency, units, open, onOpen, onChanged }: RowProps) {
+  const may = useMay();
   const { name, unit, onHand, perWeek } = material;
   const mind = [material.smallPart ? "small part" : "", material.latex ? "latex" : "", ...material.allergens].filter(Boolean).join(", ");
   const size =
@@ -84,9 +87,9 @@ function Row({ material, asked, currency, units, open, onOpen, onChanged }: RowP
       ? `${showQuantity(material.sheetWidthM, "length", units)} × ${showQuantity(material.sheetHeightM, "length", units)}`
       : "";
   const toggle = (what: "change" | "moves", label: string) => (
-    <button type="button" className="quiet" aria-expanded={open === what} aria-label={label} onClick={() => onOpen(what)}>
+    <Button type="text" size="small" aria-expanded={open === what} aria-label={label} onClick={() => onOpen(what)}>
       {open === what ? "close" : what}
-    </button>
+    </Button>
   );
   return (
     <>
@@ -120,7 +123,7 @@ function Row({ material, asked, currency, units, open, onOpen, onChanged }: RowP
         <td>{mind}</td>
         <td className="nowrap">
           {toggle("moves", `Moves of ${name}`)}
-          {toggle("change", `Change ${name}`)}
+          {may("supply") ? toggle("change", `Change ${name}`) : null}
         </td>
       </tr>
       {open === null ? null : (

@@ -1,10 +1,11 @@
 import { givenReasons, type MaterialDoc, type MoveInput } from "@lampcrate/contract";
 import { amountWords, type UnitChoice } from "@lampcrate/core";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { Input, InputNumber, Select } from "antd";
+import { Button, Input, InputNumber, Select } from "antd";
 import { useState } from "react";
 import { AskError, api, ask } from "../../shared/client.ts";
 import { shownPer, unitWord } from "../crate/show.ts";
+import { useMay } from "../pieces/Lock.tsx";
 import { useHouseDay } from "../pieces/useHouseDay.ts";
 import { movesQuery } from "../queries.ts";
 import { Labelled } from "../shell/Labelled.tsx";
@@ -19,11 +20,12 @@ interface MovesProps {
 export function Moves({ material, units, onChanged }: MovesProps) {
   const moves = useQuery(movesQuery(material.id));
   const { dayOf } = useHouseDay();
+  const may = useMay();
   const show = (amount: number): string => amountWords(Math.abs(amount), material.unit, units);
   const signed = (amount: number): string => `${amount < 0 ? "−" : "+"} ${show(amount)}`;
   return (
     <div className="stack" role="group" aria-label={`Moves of ${material.name}`} style={{ padding: "6px 0" }}>
-      <MoveForm material={material} onChanged={onChanged} />
+      {may("count") ? <MoveForm material={material} onChanged={onChanged} /> : null}
       {moves.data?.length === 0 ? <p className="soft">Nothing has moved yet.</p> : null}
       <table className="trials">
         <tbody>
@@ -98,9 +100,9 @@ function MoveForm({ material, onChanged }: Pick<MovesProps, "material" | "onChan
       <Labelled label="In words">
         <Input style={{ width: 260 }} maxLength={160} value={words} onChange={(event) => setWords(event.target.value)} />
       </Labelled>
-      <button type="submit" className="second" disabled={amount === null || amount === 0}>
+      <Button htmlType="submit" disabled={amount === null || amount === 0}>
         Book it
-      </button>
+      </Button>
       {trouble && !trouble.fieldMessage("amount") ? (
         <p role="alert" className="trouble">
           {trouble.message}

@@ -1,4 +1,5 @@
 import type { CsvPreview } from "@lampcrate/contract";
+import { Button } from "antd";
 import { useId, useState } from "react";
 import { AskError, api, ask } from "../../shared/client.ts";
 
@@ -42,9 +43,7 @@ export function StockFile({ onDone, onLeave }: StockFileProps) {
     <section className="sheet pad stack" aria-label="The store room as a file">
       <div className="row spread">
         <h2>As a file</h2>
-        <a className="second" href="/api/stock.csv">
-          Take it out as CSV
-        </a>
+        <Button href="/api/stock.csv">Take it out as CSV</Button>
       </div>
       <div>
         <label className="field-label small" htmlFor={id}>
@@ -59,9 +58,9 @@ export function StockFile({ onDone, onLeave }: StockFileProps) {
       )}
       {read ? <Preview preview={read.preview} onTake={() => void take(read.text)} /> : null}
       <div>
-        <button type="button" className="quiet" onClick={onLeave}>
+        <Button type="text" size="small" onClick={onLeave}>
           leave it
-        </button>
+        </Button>
       </div>
     </section>
   );
@@ -93,9 +92,9 @@ function Preview({ preview, onTake }: { readonly preview: CsvPreview; readonly o
         ))}
       </ul>
       <div>
-        <button type="button" className="second" onClick={onTake}>
+        <Button onClick={onTake}>
           Take {doing.length} {doing.length === 1 ? "row" : "rows"} over
-        </button>
+        </Button>
       </div>
     </>
   );

@@ -1,5 +1,6 @@
 import type { MaterialInput } from "@lampcrate/contract";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { Button } from "antd";
 import { useState } from "react";
 import { buyingQuery, houseQuery, materialsQuery } from "../queries.ts";
 import { CountDay } from "./CountDay.tsx";
@@ -8,6 +9,7 @@ import { MaterialTable } from "./MaterialTable.tsx";
 import { StockFile } from "./StockFile.tsx";
 import { Suppliers } from "./Suppliers.tsx";
 import "./store.css";
+import { Lock, useMay } from "../pieces/Lock.tsx";
 
 const empty: MaterialInput = {
   name: "",
@@ -30,6 +32,7 @@ type Doing = "adding" | "counting" | "file" | null;
 export function Store() {
   const materials = useQuery(materialsQuery);
   const house = useQuery(houseQuery);
+  const may = useMay();
   const queries = useQueryClient();
   const [doing, setDoing] = useState<Doing>(null);
   if (materials.isPending || house.isPending) return <main className="page soft">Opening the store room …</main>;
@@ -44,20 +47,24 @@ export function Store() {
   };
   const leave = (): void => setDoing(null);
   const toggle = (what: Exclude<Doing, null>, words: string) => (
-    <button type="button" className="second" aria-expanded={doing === what} onClick={() => setDoing(doing === what ? null : what)}>
+    <Button aria-expanded={doing === what} onClick={() => setDoing(doing === what ? null : what)}>
       {words}
-    </button>
+    </Button>
   );
   return (
     <main className="page stack" style={{ maxWidth: 1180 }}>
       <div className="row spread">
         <h1>Store room</h1>
         <div className="row">
-          {list.length > 0 ? toggle("counting", "Count day") : null}
-          {toggle("file", "As a file")}
-          <button type="button" className="amber" onClick={() => setDoing("adding")}>
-            Add a material
-          </button>
+          {list.length > 0 && may("count") ? toggle("counting", "Count day") : null}
+          {may("supply") ? (
+            <>
+              {toggle("file", "As a file")}
+              <Button type="primary" onClick={() => setDoing("adding")}>
+                Add a material
+              </Button>
+            </>
+          ) : null}
         </div>
       </div>
       {doing === "adding" ? <MaterialForm start={empty} of={null} units={units} onDone={done} onLeave={leave} /> : null}
@@ -70,7 +77,9 @@ export function Store() {
           <MaterialTable materials={list} currency={currency} units={units} onChanged={changed} />
         )}
       </section>
-      <Suppliers materials={list} currency={currency} units={units} />
+      <Lock to="supply">
+        <Suppliers materials={list} currency={currency} units={units} />
+      </Lock>
     </main>
   );
 }

@@ -1,10 +1,13 @@
 import type { MaterialDoc, PackDoc, SupplierDoc, SupplierInput } from "@lampcrate/contract";
-import { Input, InputNumber } from "antd";
+import { Button, Input, InputNumber } from "antd";
 import { nanoid } from "nanoid";
-import { useId, useState } from "react";
-import { AskError, api, ask } from "../../shared/client.ts";
-import { useKeptState } from "../../shared/useKeptState.ts";
+import { useId } from "react";
+import { api, ask } from "../../shared/client.ts";
 import { shownPer, unitWord } from "../crate/show.ts";
+import { Choose } from "../pieces/Choose.tsx";
+import { useJoinedForm } from "../pieces/useJoinedForm.ts";
+import { useSave } from "../pieces/useSave.ts";
+import { suppliersQuery } from "../queries.ts";
 import { Labelled } from "../shell/Labelled.tsx";
 import { FormFoot } from "./FormFoot.tsx";
 
@@ -19,23 +22,18 @@ interface SupplierFormProps {
 
 /** A supplier's terms and packs; what is refused stays as typed. */
 export function SupplierForm({ start, of, materials, currency, onDone, onLeave }: SupplierFormProps) {
-  const [typed, setTyped] = useKeptState<SupplierInput>(`supplier-${of ? `${of.id}-${of.revision}` : "new"}`, inputOf(start));
-  const [trouble, setTrouble] = useState<AskError | null>(null);
-  const set = (patch: Partial<SupplierInput>): void => setTyped({ ...typed, ...patch });
-  const save = async (): Promise<void> => {
-    try {
-      await ask(
-        of
-          ? api.suppliers[":id"].$put({ param: { id: of.id }, json: { ...typed, revision: of.revision } })
-          : api.suppliers.$post({ json: typed }),
-      );
-      setTyped(null);
-      await onDone();
-    } catch (error) {
-      if (!(error instanceof AskError)) throw error;
-      setTrouble(error);
-    }
-  };
+  const { value: typed, set, drop, clashes, takeTheirs } = useJoinedForm<SupplierInput>(`supplier-${of?.id ?? "new"}`, inputOf(start));
+  const { save, trouble, pending } = useSave({
+    send: (input: SupplierInput) =>
+      of
+        ? ask(api.suppliers[":id"].$put({ param: { id: of.id }, json: { ...input, revision: of.revision } }))
+        : ask(api.suppliers.$post({ json: input })),
+    onSaved: () => {
+      drop();
+      void onDone();
+    },
+    renew: [suppliersQuery],
+  });
   return (
     <form
       className="stack"
@@ -43,7 +41,7 @@ export function SupplierForm({ start, of, materials, currency, onDone, onLeave }
       aria-label={of ? `Change ${of.name}` : "New supplier"}
       onSubmit={(event) => {
         event.preventDefault();
-        void save();
+        void save(typed);
       }}
     >
       <div className="row" style={{ alignItems: "end" }}>
@@ -76,8 +74,11 @@ export function SupplierForm({ start, of, materials, currency, onDone, onLeave }
       <Packs packs={typed.packs} materials={materials} currency={currency} onChange={(packs) => set({ packs })} />
       <FormFoot
         trouble={trouble}
+        pending={pending}
+        clashes={clashes}
+        onTakeTheirs={takeTheirs}
         onLeave={() => {
-          setTyped(null);
+          drop();
           onLeave();
         }}
       />
@@ -167,27 +168,28 @@ function Packs({ packs, materials, currency, onChange }: PacksProps) {
               value={pack.most}
               onChange={(most) => set(pack.id, { most })}
             />
-            <button
-              type="button"
-              className="quiet"
+            <Button
+              type="text"
+              size="small"
               aria-label={`Take the pack of ${name} out`}
               onClick={() => onChange(packs.filter((p) => p.id !== pack.id))}
             >
               take out
-            </button>
+            </Button>
           </div>
         );
       })}
       <label htmlFor={choose} className="small">
         Add a pack of{" "}
-        <select id={choose} className="second" value="" onChange={(event) => add(event.target.value)}>
-          <option value="">choose a material</option>
-          {materials.map((material) => (
-            <option key={material.id} value={material.id}>
-              {material.name}
-            </option>
-          ))}
-        </select>
+        <Choose
+          id={choose}
+          label="Add a pack of"
+          width={260}
+          value={null}
+          placeholder="choose a material"
+          options={materials.map((material) => ({ value: material.id, label: material.name }))}
+          onChoose={add}
+        />
       </label>
     </div>
   );

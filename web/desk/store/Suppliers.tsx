@@ -1,6 +1,7 @@
 import type { MaterialDoc, SupplierDoc, SupplierInput } from "@lampcrate/contract";
 import { amountWords, type UnitChoice } from "@lampcrate/core";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { Button } from "antd";
 import { useState } from "react";
 import { Link } from "react-router";
 import { money } from "../crate/show.ts";
@@ -34,9 +35,9 @@ export function Suppliers({ materials, currency, units }: SuppliersProps) {
         <h2>Suppliers</h2>
         <div className="row">
           <Link to="/buying">What to buy from them</Link>
-          <button type="button" className="second" disabled={materials.length === 0} onClick={() => setEditing("new")}>
+          <Button disabled={materials.length === 0} onClick={() => setEditing("new")}>
             Add a supplier
-          </button>
+          </Button>
         </div>
       </div>
       {list.length === 0 && editing !== "new" ? (
@@ -52,15 +53,15 @@ export function Suppliers({ materials, currency, units }: SuppliersProps) {
                 {termsWords(supplier, currency)}; {packsWords(supplier, materials, units, currency)}
               </span>
             </div>
-            <button
-              type="button"
-              className="quiet"
+            <Button
+              type="text"
+              size="small"
               aria-expanded={editing === supplier.id}
               aria-label={`Change ${supplier.name}`}
               onClick={() => setEditing(editing === supplier.id ? null : supplier.id)}
             >
               {editing === supplier.id ? "close" : "change"}
-            </button>
+            </Button>
           </div>
           {editing === supplier.id ? form(supplier) : null}
         </div>

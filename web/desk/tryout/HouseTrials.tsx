@@ -1,6 +1,7 @@
 import type { LearnedDoc } from "@lampcrate/contract";
 import { families, showQuantity } from "@lampcrate/core";
 import { useQuery } from "@tanstack/react-query";
+import { Button } from "antd";
 import { memo, useState } from "react";
 import { Advice } from "../learned/Advice.tsx";
 import { useHouseDay } from "../pieces/useHouseDay.ts";
@@ -19,11 +20,7 @@ export const HouseTrials = memo(function HouseTrials() {
     <section className="sheet pad stack" aria-label="House trials">
       <div className="row spread">
         <h2>House trials</h2>
-        {adding ? null : (
-          <button type="button" className="second" onClick={() => setAdding(true)}>
-            Log a house trial
-          </button>
-        )}
+        {adding ? null : <Button onClick={() => setAdding(true)}>Log a house trial</Button>}
       </div>
       {trials.length === 0 && !adding ? (
         <p>

@@ -7,7 +7,7 @@ import {
   showPredicted,
   timesIn100,
 } from "@lampcrate/core";
-import { Select } from "antd";
+import { Button, Select } from "antd";
 import { memo, useId } from "react";
 import type { JudgeInput } from "../../shared/compute/judge.worker.ts";
 import { judgeDoor } from "../../shared/compute/judgeDoor.ts";
@@ -55,9 +55,9 @@ export const Measurability = memo(function Measurability({ seen }: { readonly se
                 {found.cures.map((cure) => (
                   <li key={`${cure.kind}${cure.what}`}>
                     {cureWords(cure, brief.trials, run.units)}{" "}
-                    <button
-                      type="button"
-                      className="quiet"
+                    <Button
+                      type="text"
+                      size="small"
                       onClick={() =>
                         cure.kind === "trials"
                           ? change({ trials: cure.to }, `${cure.to} trials each`)
@@ -70,7 +70,7 @@ export const Measurability = memo(function Measurability({ seen }: { readonly se
                       }
                     >
                       do that
-                    </button>
+                    </Button>
                   </li>
                 ))}
               </ul>

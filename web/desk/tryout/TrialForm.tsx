@@ -1,7 +1,7 @@
 import type { Broke, VersionInput } from "@lampcrate/contract";
 import { families } from "@lampcrate/core";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { Input, InputNumber } from "antd";
+import { Button, Input, InputNumber } from "antd";
 import { useId, useState } from "react";
 import { AskError, api, ask } from "../../shared/client.ts";
 import { VersionCard } from "../../shared/logbook/VersionCard.tsx";
@@ -95,12 +95,12 @@ export function TrialForm({ onDone }: { readonly onDone: () => void }) {
         </div>
       ) : null}
       <div className="row">
-        <button type="button" className="second" disabled={missing !== null} onClick={() => void save()}>
+        <Button disabled={missing !== null} onClick={() => void save()}>
           Keep this trial
-        </button>
-        <button type="button" className="quiet" onClick={onDone}>
+        </Button>
+        <Button type="text" size="small" onClick={onDone}>
           Not now
-        </button>
+        </Button>
         {missing ? <span className="soft small">{missing}</span> : null}
       </div>
     </div>

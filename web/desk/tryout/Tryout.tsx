@@ -1,5 +1,6 @@
 import { families, learnedBand } from "@lampcrate/core";
 import { useQuery } from "@tanstack/react-query";
+import { Button } from "antd";
 import { useMemo } from "react";
 import { LiveRig } from "../../shared/pieces/LiveRig.tsx";
 import { useRested } from "../../shared/useRested.ts";
@@ -10,6 +11,7 @@ import { DesignResult } from "./DesignResult.tsx";
 import { HouseTrials } from "./HouseTrials.tsx";
 import { Measurability } from "./Measurability.tsx";
 import "./tryout.css";
+import { Open } from "../pieces/Lock.tsx";
 import { useClock } from "./useClock.ts";
 
 /** While a dial moves nobody reads a verdict: it follows once the dial rests, and leaves the processor to the picture. */
@@ -57,18 +59,14 @@ export function Tryout() {
             ) : (
               <>
                 {clock.slower > 1 ? <span className="soft small">shown {clock.slower} times slower</span> : null}
-                <button type="button" className="amber" onClick={clock.timeS === null ? clock.letGo : clock.hold}>
-                  {clock.timeS === null ? "Let go" : "Back to the start"}
-                </button>
+                <Open>
+                  <Button type="primary" onClick={clock.timeS === null ? clock.letGo : clock.hold}>
+                    {clock.timeS === null ? "Let go" : "Back to the start"}
+                  </Button>
+                </Open>
               </>
             )}
-            <button
-              type="button"
-              className="second"
-              onClick={() => change({ design: rival, compared: brief.design }, "swapped the two designs")}
-            >
-              Swap
-            </button>
+            <Button onClick={() => change({ design: rival, compared: brief.design }, "swapped the two designs")}>Swap</Button>
           </div>
         </div>
         <div className={rested.draft.brief === brief ? "two-designs" : "two-designs moving"}>

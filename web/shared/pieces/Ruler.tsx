@@ -1,4 +1,5 @@
 import { type CSSProperties, type KeyboardEvent, type PointerEvent, useId, useRef } from "react";
+import { useLocked } from "./locked.ts";
 import { type Scale, ticksOf } from "./scale.ts";
 import { useTyped } from "./useTyped.ts";
 
@@ -38,8 +39,9 @@ export function Ruler({
   marks,
   impossible,
   limit = max,
-  disabled = false,
+  disabled: off = false,
 }: RulerProps) {
+  const disabled = useLocked() || off;
   const id = useId();
   const snap = (raw: number): number => {
     const stepped = Math.round((raw - min) / step) * step + min;

@@ -1,4 +1,4 @@
-import { auditAreas, type PreparingDoc } from "@lampcrate/contract";
+import { auditAreas, type PreparingDoc, roles } from "@lampcrate/contract";
 import { index, integer, real, sqliteTable, text } from "drizzle-orm/sqlite-core";
 
 /* Who and where: the house, its people, rooms and closed days. */
@@ -22,7 +22,7 @@ export const staff = sqliteTable("staff", {
   id: text("id").primaryKey(),
   name: text("name").notNull(),
   signIn: text("sign_in").notNull().unique(),
-  role: text("role", { enum: ["planner", "floor", "sifter"] }).notNull(),
+  role: text("role", { enum: roles }).notNull(),
   passwordHash: text("password_hash").notNull(),
   active: integer("active", { mode: "boolean" }).notNull(),
   /** Deleted, but still named where they did something. */

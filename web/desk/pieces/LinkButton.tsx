@@ -1,0 +1,11 @@
+import { Button, type ButtonProps } from "antd";
+import { useHref, useLinkClickHandler } from "react-router";
+
+interface LinkButtonProps extends Pick<ButtonProps, "type" | "size" | "children"> {
+  readonly to: string;
+}
+
+/** A way to another view that stands as a button: opens beside with the middle button, as any link. */
+export function LinkButton({ to, ...props }: LinkButtonProps) {
+  return <Button {...props} href={useHref(to)} onClick={useLinkClickHandler(to) as ButtonProps["onClick"] & object} />;
+}

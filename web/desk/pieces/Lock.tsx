@@ -1,0 +1,41 @@
+import { type Capability, may, whoMay } from "@lampcrate/contract";
+import { useQuery } from "@tanstack/react-query";
+import { ConfigProvider } from "antd";
+import type { ReactNode } from "react";
+import { LockedContext } from "../../shared/pieces/locked.ts";
+import { meQuery } from "../queries.ts";
+
+/** What whoever is signed in may do here. */
+export function useMay(): (what: Capability) => boolean {
+  const role = useQuery(meQuery).data?.person?.role;
+  return (what) => role !== undefined && may(role, what);
+}
+
+interface LockProps {
+  readonly to: Capability;
+  /** Says once who may change it; left out where that is plain. */
+  readonly told?: boolean;
+  readonly children: ReactNode;
+}
+
+/** What stands inside can be changed by those who may; everybody else looks at it. */
+export function Lock({ to, told = false, children }: LockProps) {
+  const locked = !useMay()(to);
+  return (
+    <LockedContext.Provider value={locked}>
+      <ConfigProvider componentDisabled={locked}>
+        {locked && told ? <p className="soft small">You can look at this; {whoMay(to)} changes it.</p> : null}
+        {children}
+      </ConfigProvider>
+    </LockedContext.Provider>
+  );
+}
+
+/** What changes nothing works for everybody, whatever stands around it. */
+export function Open({ children }: { readonly children: ReactNode }) {
+  return (
+    <LockedContext.Provider value={false}>
+      <ConfigProvider componentDisabled={false}>{children}</ConfigProvider>
+    </LockedContext.Provider>
+  );
+}
