@@ -15,7 +15,7 @@ export type * from "./pack.ts";
 export type * from "./practice.ts";
 export type * from "./problem.ts";
 export type * from "./public.ts";
-export type * from "./run.ts";
+export * from "./run.ts";
 export * from "./season.ts";
 export * from "./stock.ts";
 export * from "./supplier.ts";

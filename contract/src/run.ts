@@ -1,10 +1,15 @@
 import type { FamilyId, HeadsModel, UnitChoice } from "@lampcrate/core";
 import type { BriefDoc } from "./brief.ts";
 
-export type RunKind = "drop-in" | "workshop" | "series" | "at-home" | "visiting group";
-export type RunStatus = "draft" | "published" | "cancelled";
+export const runKinds = ["drop-in", "workshop", "series", "at-home", "visiting group"] as const;
+export type RunKind = (typeof runKinds)[number];
+export const runStatuses = ["draft", "published", "cancelled"] as const;
+export type RunStatus = (typeof runStatuses)[number];
 /** celebrate: no standings anywhere; goal-improved: two lists; best and mean rank. */
-export type Scoring = "celebrate" | "goal-improved" | "best" | "mean";
+export const scorings = ["celebrate", "goal-improved", "best", "mean"] as const;
+export type Scoring = (typeof scorings)[number];
+/** What happens to entries when their time is over. */
+export const afterwards = ["erase", "anonymise"] as const;
 
 export interface RunSettings {
   readonly title: string;
@@ -17,8 +22,7 @@ export interface RunSettings {
   readonly units: UnitChoice;
   /** Heads of one session before any session exists. */
   readonly heads: HeadsModel;
-  /** What happens to entries when their time is over. */
-  readonly afterwards: "erase" | "anonymise";
+  readonly afterwards: (typeof afterwards)[number];
 }
 
 export interface RunSave extends RunSettings {
@@ -35,6 +39,12 @@ export interface NewRun {
 export interface StarterStart {
   readonly title: string;
   readonly kind: RunKind;
+}
+
+/** A run's copy: under a title of its own; with its sessions, the first on that day, or without. */
+export interface DuplicateInput {
+  readonly title: string;
+  readonly startOn: string | null;
 }
 
 export interface SessionInput {

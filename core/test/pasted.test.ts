@@ -55,6 +55,31 @@ describe("lines pasted from a spreadsheet", () => {
     expect(troubles.map(({ row }) => row)).toEqual([1, 2, 3, 4, 5, 6]);
     expect(troubles[0]?.words).toContain("The store room has no “Paper cop”");
     expect(troubles[3]?.words).toContain("builder, team, table, rig, session, series");
-    expect(pastedLines([], materials)).toEqual({ lines: [], troubles: [] });
+    expect(pastedLines([], materials)).toEqual({ lines: [], troubles: [], unknown: [] });
+  });
+
+  it("beyond what a crate holds are said, row by row, and none is left out in silence", () => {
+    const many = rows("material|amount\nPaper cup|1\nPaper cop|1\nPaper cup|2\nPaper cup|3");
+    const { lines, troubles } = pastedLines(many, materials, 2);
+    expect(lines.map(({ amount }) => amount)).toEqual([1, 2]);
+    expect(troubles).toEqual([
+      { row: 3, words: expect.stringContaining("no “Paper cop”") },
+      { row: 5, words: "A crate holds 40 lines: this one finds no room." },
+    ]);
+    expect(pastedLines(many, materials, 0).lines).toEqual([]);
+  });
+
+  it("name what the store room lacks, each once, in the unit that it is written in", () => {
+    const { unknown } = pastedLines(
+      rows("Wax paper|2\nwax PAPER|3\nWire|1.2 m\nClay|250 g\nGlue|20 ml\nPaper cup|x\nMoss|some"),
+      materials,
+    );
+    expect(unknown).toEqual([
+      { name: "Wax paper", unit: "piece" },
+      { name: "Wire", unit: "mm" },
+      { name: "Clay", unit: "g" },
+      { name: "Glue", unit: "ml" },
+      { name: "Moss", unit: "piece" },
+    ]);
   });
 });

@@ -1,6 +1,6 @@
 import type { EntryDoc, FindingsDoc, ProblemDoc, RevealDoc, RunDoc, SheetDoc } from "@lampcrate/contract";
 import { afterEach, beforeEach, describe, expect, it } from "vitest";
-import { entriesOf, goodEntry, makeRun, openTestHouse, sendTo, settings, type TestHouse } from "./house.ts";
+import { entriesOf, everything, goodEntry, makeRun, openTestHouse, sendTo, settings, type TestHouse } from "./house.ts";
 
 let house: TestHouse;
 beforeEach(async () => {
@@ -15,6 +15,7 @@ const brief = (run: RunDoc, heightM: number, words = `height ${heightM}`) => ({
 });
 const put = async (run: RunDoc, heightM: number): Promise<RunDoc> =>
   (await house.ask("PUT", `/api/runs/${run.id}/brief`, brief(run, heightM))).body as RunDoc;
+const duplicate = (run: RunDoc, startOn: string | null) => house.ask("POST", `/api/runs/${run.id}/duplicate`, { title: "Again", startOn });
 const read = async (id: string): Promise<RunDoc> => (await house.ask("GET", `/api/runs/${id}`)).body as RunDoc;
 const sheetOf = async (run: RunDoc): Promise<SheetDoc> =>
   (await house.ask("GET", `/api/public/runs/${encodeURIComponent(run.code ?? "")}`, undefined, { cookie: null })).body as SheetDoc;
@@ -61,8 +62,36 @@ describe("publishing", () => {
     expect((await read(run.id)).code).toBe(run.code);
     await house.ask("POST", `/api/runs/${run.id}/cancel`);
     expect((await sheetOf(run)) as unknown).toMatchObject({ status: 404 });
-    const { id } = (await house.ask("POST", `/api/runs/${run.id}/duplicate`)).body as { id: string };
-    expect(await read(id)).toMatchObject({ status: "draft", code: null, brief: run.brief, sessions: [] });
+    const { id } = (await duplicate(run, null)).body as { id: string };
+    expect(await read(id)).toMatchObject({ status: "draft", title: "Again", code: null, brief: run.brief, sessions: [], opensOn: null });
+  });
+
+  it("duplicated with its sessions they come along, shifted to the new first day, and its days for entries with them", async () => {
+    const run = await makeRun(house);
+    for (const start of ["2026-12-05T10:00", "2026-12-12T14:30"]) await house.ask("POST", `/api/runs/${run.id}/sessions`, session(start));
+    const { sessions } = (await house.ask("POST", `/api/runs/${run.id}/sessions`, session("2026-12-01T09:00"))).body as RunDoc;
+    await house.ask("DELETE", `/api/runs/${run.id}/sessions/${sessions[0]?.id}`);
+    const { status, body } = await duplicate(run, "2027-01-09");
+    expect(status).toBe(201);
+    const copy = await read((body as { id: string }).id);
+    expect(copy.sessions.map((s) => [s.start, s.roomId, s.minutes, s.setUpMin])).toEqual([
+      ["2027-01-09T10:00", "marsh-room", 120, 30],
+      ["2027-01-16T14:30", "marsh-room", 120, 30],
+    ]);
+    expect(copy).toMatchObject({ opensOn: "2026-12-25", closesOn: "2027-01-24", revealOn: "2027-01-28", status: "draft" });
+  });
+
+  it("a copy whose rooms are taken then is refused with each of them, and nothing of it is kept", async () => {
+    const run = await makeRun(house, { publish: false });
+    for (const start of ["2026-12-05T10:00", "2026-12-06T10:00"]) await house.ask("POST", `/api/runs/${run.id}/sessions`, session(start));
+    const bare = await makeRun(house, { publish: false, title: "No days" });
+    const before = everything(house);
+    const clash = await duplicate(run, "2026-12-05");
+    expect(clash.status).toBe(409);
+    expect((clash.body as ProblemDoc).errors?.map(({ field }) => field)).toEqual(["startOn", "startOn"]);
+    const { body } = await duplicate(bare, "2026-12-05");
+    expect((body as ProblemDoc).errors).toMatchObject([{ field: "startOn", message: "This run has no session that could come along." }]);
+    expect(everything(house)).toBe(before);
   });
 });
 

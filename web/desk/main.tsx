@@ -1,5 +1,5 @@
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
-import { ConfigProvider } from "antd";
+import { App, ConfigProvider } from "antd";
 import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
 import { RouterProvider } from "react-router";
@@ -20,7 +20,9 @@ createRoot(root).render(
   <StrictMode>
     <ConfigProvider theme={theme} button={{ autoInsertSpace: false }}>
       <QueryClientProvider client={queries}>
-        <RouterProvider router={router} />
+        <App component={false}>
+          <RouterProvider router={router} />
+        </App>
       </QueryClientProvider>
     </ConfigProvider>
   </StrictMode>,

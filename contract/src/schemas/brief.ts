@@ -1,4 +1,4 @@
-import { familyIds, instruments } from "@lampcrate/core";
+import { familyIds, instruments, mostLines } from "@lampcrate/core";
 import Joi from "joi";
 import type { BriefDoc, BriefSave } from "../brief.ts";
 import { fieldId, id, line, objectOf, revision, share, text } from "./parts.ts";
@@ -67,7 +67,7 @@ const briefFields = {
   turnedAway: Joi.object({ costCents: Joi.number().integer().min(1).max(1e6).required(), usedAgain: share.required() })
     .allow(null)
     .required(),
-  lines: Joi.array().items(briefLine).max(40).unique("id").required(),
+  lines: Joi.array().items(briefLine).max(mostLines).unique("id").required(),
   tiers: Joi.array()
     .max(8)
     .unique("id")

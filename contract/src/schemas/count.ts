@@ -1,3 +1,4 @@
+import { mostLines } from "@lampcrate/core";
 import Joi from "joi";
 import type { CountInput } from "../count.ts";
 import { id, objectOf } from "./parts.ts";
@@ -9,7 +10,7 @@ export const countInput = objectOf<CountInput>({
   builders: people.required(),
   rebuilds: Joi.array().items(people).max(8).required(),
   lines: Joi.array()
-    .max(40)
+    .max(mostLines)
     .unique("lineId")
     .required()
     .items(Joi.object({ lineId: id.required(), putOut: amount, left: amount, spoilt: amount })),

@@ -1,3 +1,4 @@
+import { mostLines } from "@lampcrate/core";
 import Joi from "joi";
 import type { HouseTrialInput } from "../practice.ts";
 import { versions } from "./entry.ts";
@@ -7,7 +8,7 @@ export const houseTrialInput = objectOf<HouseTrialInput>({
   buildMinutes: Joi.number().greater(0).max(600).required(),
   rebuilds: Joi.number().integer().min(0).max(20).required(),
   broke: Joi.array()
-    .max(40)
+    .max(mostLines)
     .unique("lineId")
     .required()
     .items(

@@ -1,9 +1,12 @@
 import { familyIds } from "@lampcrate/core";
 import Joi from "joi";
-import type { NewRun, RunSave, SessionInput, SessionSave, StarterStart } from "../run.ts";
+import type { DuplicateInput, NewRun, RunSave, SessionInput, SessionSave, StarterStart } from "../run.ts";
+import { afterwards, runKinds, scorings } from "../run.ts";
 import { date, heads, id, line, objectOf, revision, units, wall } from "./parts.ts";
 
-const kind = Joi.string().valid("drop-in", "workshop", "series", "at-home", "visiting group").required();
+const kind = Joi.string()
+  .valid(...runKinds)
+  .required();
 const title = line(80).min(1).required();
 
 export const newRun = objectOf<NewRun>({
@@ -16,6 +19,8 @@ export const newRun = objectOf<NewRun>({
 
 export const starterStart = objectOf<StarterStart>({ title, kind });
 
+export const duplicateInput = objectOf<DuplicateInput>({ title, startOn: date.allow(null).required() });
+
 export const runSave = objectOf<RunSave>({
   revision,
   title,
@@ -23,10 +28,14 @@ export const runSave = objectOf<RunSave>({
   opensOn: date.allow(null).required(),
   closesOn: date.allow(null).required(),
   revealOn: date.allow(null).required(),
-  scoring: Joi.string().valid("celebrate", "goal-improved", "best", "mean").required(),
+  scoring: Joi.string()
+    .valid(...scorings)
+    .required(),
   units: units.required(),
   heads: heads.required(),
-  afterwards: Joi.string().valid("erase", "anonymise").required(),
+  afterwards: Joi.string()
+    .valid(...afterwards)
+    .required(),
 });
 
 const session = {

@@ -11,3 +11,6 @@ export const storeLimits = {
   /** Materials in one file. */
   rows: 5000,
 } as const;
+
+/** Lines that a kit holds at most. */
+export const mostLines = 40;

@@ -2,6 +2,7 @@ import {
   briefSave,
   countInput,
   decisionInput,
+  duplicateInput,
   houseTrialInput,
   newRun,
   runSave,
@@ -17,13 +18,14 @@ import { anyJson, body, from, ids } from "../http/validate.ts";
 import type { Served } from "../served.ts";
 import { bookings } from "../services/bookings.ts";
 import { saveCount } from "../services/counts.ts";
+import { duplicate } from "../services/duplicate.ts";
 import { seeErasingNotice } from "../services/erasingNotices.ts";
 import { houseDoc } from "../services/house.ts";
 import { addHouseTrial } from "../services/houseTrials.ts";
 import { exportPack, importPack, previewPack } from "../services/packs.ts";
 import { publish, setStatus } from "../services/publishing.ts";
 import { deleteRun, putAway, putAwayRuns } from "../services/putAway.ts";
-import { createRun, duplicate, runDoc, runRow, saveBrief, saveSettings } from "../services/runs.ts";
+import { createRun, runDoc, runRow, saveBrief, saveSettings } from "../services/runs.ts";
 import { addSession, removeSession, saveSession } from "../services/sessions.ts";
 import { sheetDoc } from "../services/sheet.ts";
 import { decide } from "../services/sift.ts";
@@ -86,7 +88,9 @@ export function runRoutes(deps: Served) {
     .post("/runs/:id/publish", plan, ids("id"), (c) => c.json(publish(deps, c.get("person"), c.req.valid("param").id)))
     .post("/runs/:id/unpublish", plan, ids("id"), (c) => c.json(setStatus(deps, c.get("person"), c.req.valid("param").id, "draft")))
     .post("/runs/:id/cancel", plan, ids("id"), (c) => c.json(setStatus(deps, c.get("person"), c.req.valid("param").id, "cancelled")))
-    .post("/runs/:id/duplicate", plan, ids("id"), (c) => c.json({ id: duplicate(deps, c.req.valid("param").id) }, 201))
+    .post("/runs/:id/duplicate", plan, ids("id"), body(duplicateInput), (c) =>
+      c.json({ id: duplicate(deps, c.req.valid("param").id, c.req.valid("json")) }, 201),
+    )
     .post("/runs/:id/undo", look, ids("id"), (c) => c.json({ undone: undoLast(deps, c.get("person"), c.req.valid("param").id) }))
     .post("/runs/:id/sessions", plan, ids("id"), body(sessionInput), (c) =>
       c.json(addSession(deps, c.get("person"), c.req.valid("param").id, c.req.valid("json")), 201),

@@ -202,30 +202,3 @@ export function saveBrief(deps: Deps, person: Person, id: string, input: BriefSa
     return runDoc(tx, id, person);
   });
 }
-
-/** A draft with the same brief and settings, without sessions, days and entries. */
-export function duplicate(deps: Deps, id: string): string {
-  return deps.db.transaction((tx) => {
-    const row = runRow(tx, id);
-    const copy = newId();
-    const briefId = insertBrief(tx, loadBrief(tx, row.briefId).doc);
-    tx.insert(run)
-      .values({
-        ...row,
-        id: copy,
-        briefId,
-        title: `${row.title} again`.slice(0, 80),
-        status: "draft",
-        code: null,
-        publishedVersion: null,
-        opensOn: null,
-        closesOn: null,
-        revealOn: null,
-        createdAt: deps.clock(),
-        archived: false,
-        revision: 1,
-      })
-      .run();
-    return copy;
-  });
-}

@@ -16,7 +16,7 @@ import { remember } from "./undo.ts";
 type SessionRow = typeof session.$inferSelect;
 
 /** A wall-clock session of the house as a row; refuses unknown rooms and times that are none. */
-function placed(
+export function placed(
   db: Store,
   now: number,
   runId: string,

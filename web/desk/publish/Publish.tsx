@@ -3,13 +3,13 @@ import { codeInAddress } from "@lampcrate/core";
 import { useQueryClient } from "@tanstack/react-query";
 import { Button } from "antd";
 import { useState } from "react";
-import { useNavigate } from "react-router";
 import { AskError, api, ask } from "../../shared/client.ts";
 import { Choose } from "../pieces/Choose.tsx";
 import { Open } from "../pieces/Lock.tsx";
 import { bookingsQuery, runQuery, seasonQuery } from "../queries.ts";
 import { useRunWork } from "../run/RunContext.ts";
 import { useRunSettings } from "../run/useRunSettings.ts";
+import { Duplicate } from "./Duplicate.tsx";
 import { TakeOut } from "./TakeOut.tsx";
 
 const scorings: readonly (readonly [RunSettings["scoring"], string])[] = [
@@ -23,10 +23,10 @@ const scorings: readonly (readonly [RunSettings["scoring"], string])[] = [
 export function Publish() {
   const { run, draft } = useRunWork();
   const queries = useQueryClient();
-  const navigate = useNavigate();
   const settings = useRunSettings();
   const [trouble, setTrouble] = useState<AskError | null>(null);
   const [busy, setBusy] = useState(false);
+  const [copying, setCopying] = useState(false);
   const act = async (doing: () => Promise<RunDoc>): Promise<void> => {
     setBusy(true);
     setTrouble(null);
@@ -43,11 +43,6 @@ export function Publish() {
     }
   };
   const param = { param: { id: run.id } };
-  const duplicate = async (): Promise<void> => {
-    const { id } = await ask(api.runs[":id"].duplicate.$post(param));
-    await queries.invalidateQueries(seasonQuery);
-    await navigate(`/run/${id}/brief`);
-  };
   const published = run.status === "published";
   const canPublish = !published || run.changedSincePublished;
   return (
@@ -80,9 +75,12 @@ export function Publish() {
               Cancel the run
             </Button>
           )}
-          <Button onClick={() => void duplicate()}>Duplicate</Button>
+          <Button aria-expanded={copying} onClick={() => setCopying(!copying)}>
+            Duplicate
+          </Button>
           <TakeOut run={run} onTrouble={setTrouble} />
         </div>
+        {copying ? <Duplicate run={run} onLeave={() => setCopying(false)} /> : null}
       </section>
       {published && run.code ? (
         <Open>

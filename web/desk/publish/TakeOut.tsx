@@ -4,6 +4,7 @@ import { Button } from "antd";
 import { useNavigate } from "react-router";
 import { AskError, api, ask } from "../../shared/client.ts";
 import { Sure } from "../pieces/Sure.tsx";
+import { useUndoNotice } from "../pieces/useUndoNotice.tsx";
 import { bookingsQuery, putAwayQuery, runQuery, seasonQuery } from "../queries.ts";
 
 interface TakeOutProps {
@@ -15,22 +16,29 @@ interface TakeOutProps {
 export function TakeOut({ run, onTrouble }: TakeOutProps) {
   const queries = useQueryClient();
   const navigate = useNavigate();
+  const notice = useUndoNotice();
   const param = { param: { id: run.id } };
+  const renewed = async (): Promise<void> => {
+    await Promise.all(
+      [seasonQuery, bookingsQuery, putAwayQuery, runQuery(run.id)].map(({ queryKey }) => queries.invalidateQueries({ queryKey })),
+    );
+  };
+  const back = async (): Promise<void> => {
+    await ask(api.runs[":id"].back.$post(param));
+    await renewed();
+  };
   const act = useMutation<unknown, Error, "put away" | "back" | "delete">({
     mutationFn: (what) => {
       if (what === "delete") return ask(api.runs[":id"].$delete(param));
-      return ask(what === "back" ? api.runs[":id"].back.$post(param) : api.runs[":id"]["put-away"].$post(param));
+      return what === "back" ? back() : ask(api.runs[":id"]["put-away"].$post(param));
     },
     onMutate: () => onTrouble(null),
     onError: (error) => onTrouble(error instanceof AskError ? error : null),
     onSuccess: async (_, what) => {
       if (what !== "back") await navigate("/");
-      await Promise.all([
-        queries.invalidateQueries(seasonQuery),
-        queries.invalidateQueries(bookingsQuery),
-        queries.invalidateQueries(putAwayQuery),
-        what === "delete" ? queries.removeQueries(runQuery(run.id)) : queries.invalidateQueries(runQuery(run.id)),
-      ]);
+      if (what === "put away") notice(`${run.title} is put away, with all it holds.`, "Bring it back", back);
+      if (what === "delete") queries.removeQueries(runQuery(run.id));
+      await renewed();
     },
   });
   const empty = run.status !== "published" && run.entries.waiting + run.entries.accepted + run.entries.setAside === 0;

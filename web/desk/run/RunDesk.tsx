@@ -11,6 +11,7 @@ import { materialsQuery, runQuery, seasonQuery } from "../queries.ts";
 import { useKeys } from "../shell/keys.ts";
 import { RunContext } from "./RunContext.ts";
 import { RunStrip, steps } from "./RunStrip.tsx";
+import { RunTitle } from "./RunTitle.tsx";
 import { SaveTrouble } from "./SaveTrouble.tsx";
 import { useRunState } from "./useRunState.ts";
 
@@ -70,12 +71,7 @@ function OpenRun({ run, materials }: { readonly run: RunDoc; readonly materials:
     <SizedCrate input={work.crateInput}>
       <RunContext.Provider value={rested}>
         <section aria-label="This run" className="row spread" style={{ padding: "10px 20px 0" }}>
-          <div className="row" style={{ alignItems: "baseline" }}>
-            <h1>{run.title}</h1>
-            <span className="soft">
-              {run.kind}, {run.status === "published" ? `published, version ${run.publishedVersion}, code ${run.code}` : run.status}
-            </span>
-          </div>
+          <RunTitle />
           <div className="row">
             <span className="soft small" role="status">
               {saveWords(work.draft.state.kind)}

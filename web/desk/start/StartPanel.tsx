@@ -1,4 +1,4 @@
-import type { RunKind, StarterLine } from "@lampcrate/contract";
+import { type RunKind, runKinds, type StarterLine } from "@lampcrate/contract";
 import { families, familyIds, startValues, type UnitChoice } from "@lampcrate/core";
 import { useQueryClient } from "@tanstack/react-query";
 import { Button, Input } from "antd";
@@ -10,8 +10,6 @@ import { Choose } from "../pieces/Choose.tsx";
 import { materialsQuery, seasonQuery } from "../queries.ts";
 import { Labelled } from "../shell/Labelled.tsx";
 import type { Chosen } from "./chosen.ts";
-
-const kinds: readonly RunKind[] = ["drop-in", "workshop", "series", "at-home", "visiting group"];
 
 interface StartPanelProps {
   readonly starters: readonly StarterLine[];
@@ -100,7 +98,7 @@ function ChosenBrief({
           label="How it is offered"
           width="100%"
           value={kind}
-          options={kinds.map((k) => ({ value: k, label: k }))}
+          options={runKinds.map((k) => ({ value: k, label: k }))}
           onChoose={setKind}
         />
       </Labelled>

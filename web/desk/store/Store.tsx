@@ -1,4 +1,3 @@
-import type { MaterialInput } from "@lampcrate/contract";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { Button } from "antd";
 import { useState } from "react";
@@ -10,21 +9,7 @@ import { StockFile } from "./StockFile.tsx";
 import { Suppliers } from "./Suppliers.tsx";
 import "./store.css";
 import { Lock, useMay } from "../pieces/Lock.tsx";
-
-const empty: MaterialInput = {
-  name: "",
-  unit: "piece",
-  packSize: 1,
-  packPriceCents: 0,
-  onHand: 0,
-  sheetWidthM: null,
-  sheetHeightM: null,
-  allergens: [],
-  smallPart: false,
-  latex: false,
-  hazards: [],
-  perWeek: null,
-};
+import { plainMaterial } from "./plainMaterial.ts";
 
 type Doing = "adding" | "counting" | "file" | null;
 
@@ -67,7 +52,7 @@ export function Store() {
           ) : null}
         </div>
       </div>
-      {doing === "adding" ? <MaterialForm start={empty} of={null} units={units} onDone={done} onLeave={leave} /> : null}
+      {doing === "adding" ? <MaterialForm start={plainMaterial} of={null} units={units} onDone={done} onLeave={leave} /> : null}
       {doing === "counting" ? <CountDay materials={list} onDone={done} onLeave={leave} /> : null}
       {doing === "file" ? <StockFile onDone={done} onLeave={leave} /> : null}
       <section className="sheet pad" aria-label="Materials">

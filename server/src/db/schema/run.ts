@@ -1,4 +1,5 @@
 import type { BriefDoc, LineCount } from "@lampcrate/contract";
+import { afterwards, runKinds, runStatuses, scorings } from "@lampcrate/contract";
 import type { HeadsModel } from "@lampcrate/core";
 import { index, integer, sqliteTable, text } from "drizzle-orm/sqlite-core";
 import { brief } from "./brief.ts";
@@ -14,17 +15,17 @@ export const run = sqliteTable(
       .notNull()
       .references(() => brief.id),
     title: text("title").notNull(),
-    kind: text("kind", { enum: ["drop-in", "workshop", "series", "at-home", "visiting group"] }).notNull(),
-    status: text("status", { enum: ["draft", "published", "cancelled"] }).notNull(),
+    kind: text("kind", { enum: runKinds }).notNull(),
+    status: text("status", { enum: runStatuses }).notNull(),
     code: text("code").unique(),
     publishedVersion: integer("published_version"),
     opensOn: text("opens_on"),
     closesOn: text("closes_on"),
     revealOn: text("reveal_on"),
-    scoring: text("scoring", { enum: ["celebrate", "goal-improved", "best", "mean"] }).notNull(),
+    scoring: text("scoring", { enum: scorings }).notNull(),
     units: text("units", { enum: ["metric", "imperial"] }).notNull(),
     heads: text("heads", { mode: "json" }).$type<HeadsModel>().notNull(),
-    afterwards: text("afterwards", { enum: ["erase", "anonymise"] }).notNull(),
+    afterwards: text("afterwards", { enum: afterwards }).notNull(),
     createdAt: integer("created_at").notNull(),
     /** Put away: out of the season, with everything it holds. */
     archived: integer("archived", { mode: "boolean" }).notNull().default(false),
