@@ -32,15 +32,16 @@ export function ensureInstalled() {
     .update(process.version)
     .digest("hex");
   if (existsSync(stamp) && readFileSync(stamp, "utf8") === wanted) return;
-  const missing = ["python3", "make", "g++"].filter((tool) => !has(tool));
-  if (missing.length > 0)
-    giveUp(`The database is compiled here and needs ${missing.join(", ")}. On Debian: apt-get install -y python3 make g++`);
-  console.log("Installing packages; the database compiles, which takes about two minutes the first time.");
+  console.log("Installing packages. Where no ready-made database can be fetched it compiles, about two minutes the first time.");
   const headers = resolve(dirname(process.execPath), "..");
-  const env = { npm_config_build_from_source: "better-sqlite3" };
+  const env = {};
   if (existsSync(join(headers, "include", "node", "node.h"))) env.npm_config_nodedir = headers;
-  if (run("npm", ["ci", "--no-audit", "--no-fund", "--loglevel=error"], env) !== 0)
+  if (run("npm", ["ci", "--no-audit", "--no-fund", "--loglevel=error"], env) !== 0) {
+    const missing = ["python3", "make", "g++"].filter((tool) => !has(tool));
+    if (missing.length > 0)
+      giveUp(`The database had to be compiled here, which needs ${missing.join(", ")}. On Debian: apt-get install -y python3 make g++`);
     giveUp("Packages could not be installed. Check that the npm registry can be reached, then run the same command again.");
+  }
   mkdirSync(dirname(stamp), { recursive: true });
   writeFileSync(stamp, wanted);
 }

@@ -49,7 +49,7 @@ test("rooms, closed days and people are kept; what can't be is refused by its fi
   await expect(page.getByRole("button", { name: "Save the house" })).toBeDisabled();
   await page.reload();
   const kept = page.getByRole("group", { name: "Bog Room" });
-  await expect(kept.getByLabel("Length")).toHaveValue("9.14\u00a0m");
+  await expect(kept.getByLabel("Length")).toHaveValue("9.144\u00a0m");
   await expect(kept.getByLabel("Height")).toHaveValue("3.1\u00a0m");
   await page.getByRole("button", { name: "Add a person" }).click();
   const person = page.getByRole("form", { name: "New person" });

@@ -6,7 +6,7 @@ import { routePath } from "hono/route";
 import type { Clock } from "./clock.ts";
 import { pages } from "./http/pages.ts";
 import { Problem } from "./http/problem.ts";
-import { sameSiteOnly } from "./http/security.ts";
+import { nothingKept, sameSiteOnly, securityHeaders } from "./http/security.ts";
 import { houseRoutes } from "./routes/house.ts";
 import { paperRoutes } from "./routes/papers.ts";
 import { publicRoutes } from "./routes/public.ts";
@@ -44,6 +44,8 @@ export function createApp(deps: Served, lookedAfter: LookedAfter = {}): Hono {
       "request",
     );
   });
+  app.use("*", securityHeaders);
+  app.use("/api/*", nothingKept);
   app.use("/api/*", sameSiteOnly);
   app.use("/api/*", smallBodies);
   const asked = keptFor(deps.steady, 5000, () => health(deps, lookedAfter));
@@ -58,7 +60,7 @@ export function createApp(deps: Served, lookedAfter: LookedAfter = {}): Hono {
   });
   app.route("/api", api(deps, asked));
   app.all("/api/*", (c) => new Problem(404, "Not found", "There is nothing at this address.").answer(c));
-  if (deps.web !== null) app.get("*", pages(deps.web));
+  if (deps.web !== null) app.route("/", pages(deps.web));
   app.onError((error, c) => problemOf(error, deps).answer(c));
   return app;
 }
@@ -109,6 +111,8 @@ function tooLarge(): Problem {
 
 function problemOf(error: Error, deps: Served): Problem {
   if (error instanceof Problem) return error;
+  if (error instanceof HTTPException && error.status === 403)
+    return new Problem(403, "Not from here", "This was sent from another site's page. Open Lamp Crate itself and try again.");
   if (error instanceof HTTPException && error.status < 500) {
     const message = error.status === 400 ? "That is not valid JSON." : error.message || "The request can't be read.";
     return new Problem(error.status, "Can't be read", message, { errors: [{ field: "body", message }] });

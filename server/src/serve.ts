@@ -7,7 +7,6 @@ import { createApp } from "./app.ts";
 import { type Clock, steadyClock } from "./clock.ts";
 import { holdFolder } from "./db/lock.ts";
 import { type Database, openDatabase } from "./db/open.ts";
-import { withSecurityHeaders } from "./http/security.ts";
 import { startUpkeep, type UpkeepSettings } from "./jobs/upkeep.ts";
 import { reckonBeside } from "./reckoning/reckoner.ts";
 import type { Served } from "./served.ts";
@@ -98,7 +97,7 @@ async function listen(deps: Served, lookedAfter: LookedAfter, port: number): Pro
     fetch: app.fetch,
     port,
     createServer: ((given: ServerOptions, listener: RequestListener) =>
-      createServer({ ...given, ...slowest }, withSecurityHeaders(listener))) as typeof createServer,
+      createServer({ ...given, ...slowest }, listener)) as typeof createServer,
   }) as Server;
   await new Promise<void>((resolve, reject) => {
     server.once("listening", resolve);

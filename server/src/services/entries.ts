@@ -5,13 +5,13 @@ import type { Store } from "../db/open.ts";
 import { entry, run } from "../db/schema/index.ts";
 import type { Deps } from "../deps.ts";
 import { Problem, stale } from "../http/problem.ts";
-import { hashOf } from "../http/security.ts";
 import { trail } from "./audit.ts";
 import { putCorrection } from "./corrections.ts";
 import { entryDocs } from "./entryDoc.ts";
 import { eraseEntries, forget } from "./erasing.ts";
 import { houseZone } from "./house.ts";
 import type { RunRow } from "./runs.ts";
+import { hashOf } from "./secrets.ts";
 import { entryDoor, sheetDoc } from "./sheet.ts";
 
 type EntryRow = typeof entry.$inferSelect;

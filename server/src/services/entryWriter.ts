@@ -5,7 +5,7 @@ import { Compiled } from "../db/compiled.ts";
 import type { Database } from "../db/open.ts";
 import { consent, entry, erasedEntry, trial, version } from "../db/schema/index.ts";
 import { Problem } from "../http/problem.ts";
-import { hashOf } from "../http/security.ts";
+import { hashOf } from "./secrets.ts";
 
 const p = sql.placeholder;
 

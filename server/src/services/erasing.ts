@@ -1,7 +1,7 @@
 import { eq } from "drizzle-orm";
 import type { Database, Store } from "../db/open.ts";
 import { entry, erasedEntry, undoStep } from "../db/schema/index.ts";
-import { hashOf } from "../http/security.ts";
+import { hashOf } from "./secrets.ts";
 
 /**
  * Erases entries with all that hangs on them: versions, trials, consents, corrections, the sifter's reasons, the words

@@ -5,12 +5,12 @@ import { eq, sql } from "drizzle-orm";
 import { type entry, house, run } from "../db/schema/index.ts";
 import type { Deps } from "../deps.ts";
 import { Problem } from "../http/problem.ts";
-import { hashOf } from "../http/security.ts";
 import { frozenVersion } from "./briefs.ts";
 import { correctedByLink, photoConsent, putCorrection, sentVersions, setPhotoConsent } from "./corrections.ts";
 import { closedProblem } from "./entries.ts";
 import { entryWriter, readVersions } from "./entryWriter.ts";
 import { openRun, type RunRow } from "./runs.ts";
+import { hashOf } from "./secrets.ts";
 import { openSpan } from "./sheet.ts";
 
 type EntryRow = typeof entry.$inferSelect;

@@ -4,11 +4,11 @@ import { signedIn, staff } from "../db/schema/index.ts";
 import type { Deps } from "../deps.ts";
 import type { Attempts } from "../http/attempts.ts";
 import { badField } from "../http/problem.ts";
-import { hashOf } from "../http/security.ts";
 import { trail } from "./audit.ts";
 import { newSecret } from "./ids.ts";
 import { hashPassword, matches, refuseWeak } from "./passwords.ts";
 import type { Person } from "./person.ts";
+import { hashOf } from "./secrets.ts";
 
 /** How long a sign-in lasts without use, ms. */
 export const signInMs = 12 * 3600_000;

@@ -4,8 +4,8 @@ import { fileStamp } from "../db/fileStamp.ts";
 import { holdFolder } from "../db/lock.ts";
 import { type Database, houseFile, openDatabase } from "../db/open.ts";
 import { entry, erasedEntry } from "../db/schema/index.ts";
-import { hashOf } from "../http/security.ts";
 import { eraseEntries, forget } from "../services/erasing.ts";
+import { hashOf } from "../services/secrets.ts";
 import { checkFile, type FileCheck } from "./checkFile.ts";
 
 /** A file that was put in place. */

@@ -25,7 +25,8 @@ export function useSifting(runId: string) {
   const current = list[at];
   const shown = useRef({ id: "", at: 0 });
   useEffect(() => {
-    shown.current = { id: current?.id ?? "", at: performance.now() };
+    // The first is there from the start: nobody came to it by a key that may still be down.
+    shown.current = { id: current?.id ?? "", at: shown.current.id === "" ? Number.NEGATIVE_INFINITY : performance.now() };
   }, [current?.id]);
 
   const { save, pending, trouble } = useSave({
