@@ -1,9 +1,10 @@
 import { type Browser, expect, type Locator, type Page } from "@playwright/test";
 import { demoSignIn, type House } from "./harness.ts";
 
-/** A desk of its own, signed in; anything the page complains about fails the test that looks at `complaints`. */
-export async function openDesk(browser: Browser, house: House, who = demoSignIn): Promise<Page> {
-  const page = await slowed(await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage());
+/** A desk of its own, signed in; nothing moves by itself there unless `motion` is asked for. */
+export async function openDesk(browser: Browser, house: House, who = demoSignIn, { motion = false } = {}): Promise<Page> {
+  const reducedMotion = motion ? "no-preference" : "reduce";
+  const page = await slowed(await (await browser.newContext({ viewport: { width: 1280, height: 800 }, reducedMotion })).newPage());
   await page.goto(house.url);
   await page.getByLabel("Sign-in name").fill(who.signIn);
   await page.getByLabel("Password").fill(who.password);
@@ -31,7 +32,15 @@ export async function runOf(page: Page, house: House, title: string): Promise<{ 
 /** Chooses by its words in one of the desk's lists; `among` is the list, as Playwright finds it by its label. */
 export async function choose(among: Locator, words: string): Promise<void> {
   await among.click();
+  // A long list shows some at a time: it is searched by typing.
+  if (await among.isEditable()) await among.fill(words);
   await among.page().locator(".ant-select-dropdown:visible").getByTitle(words, { exact: true }).click();
+}
+
+/** Types into a box of the desk that keeps what is typed at Enter: a day, a time. */
+export async function fillIn(box: Locator, words: string): Promise<void> {
+  await box.fill(words);
+  await box.press("Enter");
 }
 
 /** As on a busy or an old machine: LAMPCRATE_SLOW=6 has the page's processor go six times slower. */

@@ -10,5 +10,10 @@ export default defineConfig({
   expect: { timeout: 20_000 },
   reporter: [["list"], ["json"]],
   outputDir: "../test-results/files",
-  use: { viewport: { width: 1280, height: 800 }, launchOptions: { executablePath: chromiumPath, args: chromiumArgs }, trace: "off" },
+  use: {
+    actionTimeout: 40_000,
+    viewport: { width: 1280, height: 800 },
+    launchOptions: { executablePath: chromiumPath, args: chromiumArgs },
+    trace: "off",
+  },
 });

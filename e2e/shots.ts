@@ -3,7 +3,7 @@ import { join } from "node:path";
 import type { Page } from "@playwright/test";
 import { launch } from "./browser.ts";
 import { openDesk, openPhone, runOf } from "./desk.ts";
-import { root, startHouse } from "./harness.ts";
+import { demoSignIn, root, startHouse } from "./harness.ts";
 
 /** Retakes every picture in docs/screenshots from fresh demo data, pinned to one day. */
 const folder = join(root, "docs/screenshots");
@@ -18,7 +18,7 @@ const take = async (page: Page, name: string): Promise<void> => {
   console.log(`docs/screenshots/${name}.png`);
 };
 
-const desk = await openDesk(browser, house);
+const desk = await openDesk(browser, house, demoSignIn, { motion: true });
 const walk = await runOf(desk, house, "Boardwalk over the Bog");
 const seeds = await runOf(desk, house, "Seed-Wing Spinner");
 const tried = await Promise.all(

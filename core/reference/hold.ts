@@ -9,10 +9,14 @@ export type Held =
   | { readonly of: Case; readonly built: false }
   | { readonly of: Case; readonly built: true; readonly got: unknown; readonly judgement: Judgement };
 
+/** What computes a case's quantity in the core; undefined when nothing does yet. */
+export function computes({ family, quantity }: Case): ((input: never) => unknown) | undefined {
+  return family === undefined ? (kit[quantity] ?? finding[quantity] ?? calendar[quantity]) : physics[family]?.[quantity];
+}
+
 /** Holds one case of any reference file against the core. */
 export function hold(of: Case): Held {
-  const inFamily = of.family === undefined ? undefined : physics[of.family]?.[of.quantity];
-  const compute = inFamily ?? (of.family === undefined ? (kit[of.quantity] ?? finding[of.quantity] ?? calendar[of.quantity]) : undefined);
+  const compute = computes(of);
   if (!compute) return { of, built: false };
   const got = compute(of.input as never);
   // A refusal's reason is for information: the reference files say so.

@@ -1,6 +1,6 @@
 import { readdirSync, readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
-import { hold } from "../reference/hold.ts";
+import { computes, hold } from "../reference/hold.ts";
 import type { Case } from "../reference/judge.ts";
 
 const folder = new URL("../reference/cases/", import.meta.url);
@@ -15,35 +15,34 @@ const wrongInTheFile = [
   "learn-amount-4",
 ];
 
-const held = readdirSync(folder).flatMap((file) => {
+const built = readdirSync(folder).flatMap((file) => {
   const { cases } = JSON.parse(readFileSync(new URL(file, folder), "utf8")) as { cases: readonly Case[] };
-  return cases.map((of) => ({ file, held: hold(of) }));
+  return cases.filter((of) => computes(of) !== undefined && !wrongInTheFile.includes(of.id)).map((of) => ({ file, of }));
 });
 
 describe("numbers from independent programs", () => {
   for (const file of ["physics.json", "kit.json", "finding.json", "calendar.json"]) {
-    const built = held.filter((h) => h.file === file && h.held.built && !wrongInTheFile.includes(h.held.of.id));
-    it.each(built.map((h) => [h.held.of.id, h.held] as const))(`${file} %s`, (_, of) => {
-      if (!of.built) throw new Error("only built ones are listed");
-      expect(of.judgement.wrong, `expected ${JSON.stringify(of.of.expected)}, got ${JSON.stringify(of.got)}`).toEqual([]);
+    const cases = built.filter((one) => one.file === file).map(({ of }) => [of.id, of] as const);
+    it.each(cases)(`${file} %s`, (_, of) => {
+      const held = hold(of);
+      if (!held.built) throw new Error("only built ones are listed");
+      expect(held.judgement.wrong, `expected ${JSON.stringify(of.expected)}, got ${JSON.stringify(held.got)}`).toEqual([]);
     });
   }
 
-  it("covers what this stage asks for", () => {
-    const count = (quantity: string): number => held.filter((h) => h.held.built && h.held.of.quantity === quantity).length;
-    expect(
-      [
-        "heads",
-        "units",
-        "lineDemand",
-        "jointServiceLevel",
-        "rectangleCount",
-        "quantity",
-        "slips",
-        "welch",
-        "permutation",
-        "comparison kind",
-      ].filter((q) => count(q) === 0),
-    ).toEqual([]);
+  it("cover what the core is asked for", () => {
+    const asked = [
+      "heads",
+      "units",
+      "lineDemand",
+      "jointServiceLevel",
+      "rectangleCount",
+      "quantity",
+      "slips",
+      "welch",
+      "permutation",
+      "comparison kind",
+    ];
+    expect(asked.filter((quantity) => !built.some(({ of }) => of.quantity === quantity))).toEqual([]);
   });
 });

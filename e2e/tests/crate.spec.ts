@@ -39,6 +39,17 @@ test("twelve lines are pasted from a spreadsheet; what can't be read is said by 
   await expect(manifest.locator("strong")).toHaveCount(12);
   await expect(desk.getByLabel("Cotton string, takes")).toHaveValue("1.2\u00a0m");
   await expect(desk.getByText("saved", { exact: true })).toBeVisible();
+  // What could not be taken stays, outlives a visit elsewhere, and can be mended there: the store room gets it.
+  await desk.getByRole("link", { name: /^Brief/ }).click();
+  await desk.getByRole("link", { name: /^Crate/ }).click();
+  await desk.getByRole("button", { name: "Paste from a spreadsheet" }).click();
+  await expect(paste.getByRole("textbox")).toHaveValue(/^Material\tTakes\tPer\tSpoil\s+Paper glue\t1/);
+  await paste.getByRole("button", { name: "Add “Paper glue” to the store room" }).click();
+  await paste.getByRole("button", { name: "Take 1 line" }).click();
+  await expect(manifest).toContainText("Paper glue");
+  await expect(desk.getByText("saved", { exact: true })).toBeVisible();
+  await desk.getByRole("button", { name: /^Undo: pasted 1 lines/ }).click();
+  await expect(manifest.locator("strong")).toHaveCount(12);
   await desk.getByRole("button", { name: /^Undo: pasted 12 lines/ }).click();
   await expect(manifest).toContainText("Nothing in the crate yet");
 });

@@ -1,7 +1,7 @@
 import { readFileSync } from "node:fs";
 import { families, manifestOf, showQuantity, startValues, welch } from "@lampcrate/core";
 import { expect, type Page, test } from "@playwright/test";
-import { choose, openDesk, openPhone } from "../desk.ts";
+import { choose, fillIn, openDesk, openPhone } from "../desk.ts";
 import { type House, startHouse } from "../harness.ts";
 
 let house: House;
@@ -88,14 +88,14 @@ async function placeASession(desk: Page): Promise<void> {
   await desk.getByRole("link", { name: /^Calendar/ }).click();
   await desk.getByRole("button", { name: "Add a session" }).click();
   const form = desk.getByRole("form", { name: "New session" });
-  await form.getByLabel("Day").fill("2026-11-28");
-  await form.getByLabel("Starts at").fill("12:00");
+  await fillIn(form.getByLabel("Day"), "2026-11-28");
+  await fillIn(form.getByLabel("Starts at"), "12:00");
   await form.getByLabel("Called").fill("Try-out");
   await form.getByRole("button", { name: "Put it on the calendar" }).click();
   await expect(form.getByRole("alert")).toContainText("Marsh Room is taken by Boardwalk over the Bog on Sat 28 Nov 10:00");
   await expect(form.getByRole("alert")).toContainText("Weather Loft is free then, or start at Sat 28 Nov 15:30.");
   await expect(form.getByLabel("Called")).toHaveValue("Try-out");
-  await form.getByLabel("Day").fill("2026-11-25");
+  await fillIn(form.getByLabel("Day"), "2026-11-25");
   await form.getByRole("button", { name: "Put it on the calendar" }).click();
   await expect(desk.getByRole("region", { name: "Sessions" })).toContainText("12:00 to 14:00");
   for (const label of ["Open from", "Close at the end of", "Reveal on"]) {

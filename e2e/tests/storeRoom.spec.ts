@@ -1,5 +1,5 @@
 import { expect, type Page, test } from "@playwright/test";
-import { choose, openDesk, openPhone, runOf } from "../desk.ts";
+import { choose, fillIn, openDesk, openPhone, runOf } from "../desk.ts";
 import { type House, startHouse } from "../harness.ts";
 
 let house: House;
@@ -77,8 +77,7 @@ test("a float run in feet and ounces reads so on the sheet, and counts tokens", 
   const desk = await openDesk(browser, house);
   const raft = await runOf(desk, house, "Reed Raft Rescue");
   await desk.goto(`${house.url}/run/${raft.id}/calendar`);
-  await desk.getByLabel("Open from").fill("2026-11-20");
-  await desk.getByLabel("Open from").press("Enter");
+  await fillIn(desk.getByLabel("Open from"), "2026-11-20");
   await expect(desk.getByRole("button", { name: /^Undo: changed opening day/ })).toBeVisible();
   await desk.getByRole("link", { name: /^Publish/ }).click();
   await choose(desk.getByLabel("Units on the sheet"), "feet, inches, pounds, ounces");

@@ -2,7 +2,7 @@ import { readFileSync } from "node:fs";
 import type { ChallengePack } from "@lampcrate/contract";
 import { expect, type Page, test } from "@playwright/test";
 import { openDesk } from "../desk.ts";
-import { type House, startHouse } from "../harness.ts";
+import { demoSignIn, type House, startHouse } from "../harness.ts";
 
 let house: House;
 test.beforeAll(async () => {
@@ -16,7 +16,7 @@ async function startedFrom(desk: Page, starter: string, title: string): Promise<
 }
 
 test("two designs fall side by side; what the test can tell is said, and one press makes it a fair judge", async ({ browser }) => {
-  const desk = await openDesk(browser, house);
+  const desk = await openDesk(browser, house, demoSignIn, { motion: true });
   const id = await startedFrom(desk, "cup-canopy", "Basket");
   await desk.goto(`${house.url}/run/${id}/tryout`);
   const rival = desk.getByRole("group", { name: "Held beside it" });

@@ -39,7 +39,12 @@ test("a material and a run are put away, are offered nowhere, and come back", as
   await desk.goto(`${house.url}/run/${id}/publish`);
   await desk.getByRole("button", { name: "Put it away" }).click();
   await expect(desk).toHaveURL(`${house.url}/`);
-  await expect(desk.getByRole("link", { name: "First flights" })).toBeHidden();
+  await expect(desk.getByRole("link", { name: /^First flights/ })).toBeHidden();
+  await desk.getByRole("button", { name: "Bring it back" }).click();
+  await expect(desk.getByRole("link", { name: /^First flights/ })).toBeVisible();
+  await desk.goto(`${house.url}/run/${id}/publish`);
+  await desk.getByRole("button", { name: "Put it away" }).click();
+  await expect(desk.getByRole("link", { name: /^First flights/ })).toBeHidden();
   await desk.goto(`${house.url}/house`);
   const away = desk.getByRole("region", { name: "Put away" });
   await away.getByRole("button", { name: "Bring First flights back" }).click();

@@ -235,7 +235,7 @@ describe("bad input", () => {
     const problem = answer.body as ProblemDoc;
     expect([answer.status, problem.status]).toEqual([status, status]);
     expect(answer.headers.get("content-type")).toContain("application/problem+json");
-    expect((problem.errors ?? []).map((error) => error.field)).toContainEqual(expect.stringContaining(field));
+    expect((problem.errors ?? []).map((error) => error.field)).toContain(field);
     expect(problem.detail.length).toBeGreaterThan(10);
     expect(everything(house, { trail: false })).toBe(before);
   });
@@ -246,7 +246,15 @@ describe("bad input", () => {
     expect((await send(entry)).status).toBe(201);
     const list = await entriesOf(house, run.id);
     expect(list.find((e) => e.id === entry.id)?.said).toBe(said);
-    expect((await house.ask("GET", `/api/runs/${run.id}/trials.csv`)).body).not.toContain("onerror");
+  });
+
+  it("keeps what a spreadsheet would take for a formula from being one", async () => {
+    const [first] = goodEntry("formula").versions;
+    const entry = goodEntry("formula", { versions: first ? [{ ...first, changed: '=HYPERLINK("elsewhere")', madeOf: "@paper" }] : [] });
+    expect((await send(entry)).status).toBe(201);
+    const csv = String((await house.ask("GET", `/api/runs/${run.id}/trials.csv`)).body);
+    expect(csv).toContain(`"'=HYPERLINK(""elsewhere"")","'@paper"`);
+    expect(csv).not.toMatch(/(^|[,"])[=@]/m);
   });
 
   it("answers a closed run with the day it closed", async () => {

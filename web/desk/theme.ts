@@ -55,3 +55,9 @@ export const theme: ThemeConfig = {
     Modal: { contentBg: "#fffcf5", headerBg: "#fffcf5" },
   },
 };
+
+/** The theme without motion where the device asks for less of it. */
+export function stillTheme(of: ThemeConfig): ThemeConfig {
+  const still = matchMedia("(prefers-reduced-motion: reduce)").matches;
+  return still ? { ...of, token: { ...of.token, motion: false } } : of;
+}

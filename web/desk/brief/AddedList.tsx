@@ -1,8 +1,9 @@
 import type { AddedHint } from "@lampcrate/contract";
 import { families } from "@lampcrate/core";
-import { Button, Input, Select } from "antd";
+import { Input, Select } from "antd";
 import { nanoid } from "nanoid";
 import { useState } from "react";
+import { Button } from "../pieces/Button.tsx";
 import { useRunWork } from "../run/RunContext.ts";
 
 const rungs = (["question", "nudge", "example"] as const).map((value) => ({ value, label: value }));

@@ -1,7 +1,8 @@
 import { families, placeOf } from "@lampcrate/core";
-import { Button, Input } from "antd";
+import { Input } from "antd";
 import { nanoid } from "nanoid";
 import { useState } from "react";
+import { Button } from "../pieces/Button.tsx";
 import { useRunWork } from "../run/RunContext.ts";
 
 /** The cautions this brief calls for. Required ones can't be switched off; a planner may add more. */

@@ -1,8 +1,8 @@
 import { type Dimension, families, goalForShare, type Measure, reachOf, reachWords, showQuantity, type UnitChoice } from "@lampcrate/core";
-import { Button } from "antd";
 import { useState } from "react";
 import { Ruler } from "../../shared/pieces/Ruler.tsx";
 import { shareScale } from "../../shared/pieces/scale.ts";
+import { Button } from "../pieces/Button.tsx";
 import { useRunWork } from "../run/RunContext.ts";
 
 /** Who should meet the goal, and the goal that a wished share should meet. */

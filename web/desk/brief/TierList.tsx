@@ -1,7 +1,8 @@
 import type { TierDoc } from "@lampcrate/contract";
 import { families, reachOf } from "@lampcrate/core";
-import { Button, Input, InputNumber, Select } from "antd";
+import { Input, InputNumber, Select } from "antd";
 import { nanoid } from "nanoid";
+import { Button } from "../pieces/Button.tsx";
 import { useRunWork } from "../run/RunContext.ts";
 import { showGoal } from "./ReachPanel.tsx";
 

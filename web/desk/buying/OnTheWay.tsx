@@ -1,9 +1,9 @@
 import type { OrderDoc } from "@lampcrate/contract";
 import { useQueryClient } from "@tanstack/react-query";
-import { Button } from "antd";
 import { useState } from "react";
 import { AskError, api, ask } from "../../shared/client.ts";
 import { money } from "../crate/show.ts";
+import { Button } from "../pieces/Button.tsx";
 import { buyingQuery, materialsQuery } from "../queries.ts";
 import type { Names } from "./names.ts";
 

@@ -1,10 +1,10 @@
 import type { BuyingDoc, OrderInput } from "@lampcrate/contract";
 import { type BuyProblem, type PackShare, type Purchase, sharedByPack } from "@lampcrate/core";
 import { useQueryClient } from "@tanstack/react-query";
-import { Button } from "antd";
 import { useMemo, useState } from "react";
 import { AskError, api, ask } from "../../shared/client.ts";
 import { money } from "../crate/show.ts";
+import { Button } from "../pieces/Button.tsx";
 import { buyingQuery } from "../queries.ts";
 import type { Names } from "./names.ts";
 

@@ -1,8 +1,8 @@
 import type { BuyingDoc } from "@lampcrate/contract";
 import { type Purchase, showNumber } from "@lampcrate/core";
-import { Button } from "antd";
 import { Link } from "react-router";
 import { money } from "../crate/show.ts";
+import { Button } from "../pieces/Button.tsx";
 import type { Plan } from "./usePlan.ts";
 
 /** The answer in a sentence, and how sure it is. */

@@ -1,10 +1,10 @@
 import { families, roomLacks, tell } from "@lampcrate/core";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { Button } from "antd";
 import { useState } from "react";
 import { Link } from "react-router";
 import { AskError, api, ask } from "../../shared/client.ts";
 import { useSizedCrate } from "../crate/SizedCrate.tsx";
+import { Button } from "../pieces/Button.tsx";
 import { useHouseDay } from "../pieces/useHouseDay.ts";
 import { bookingsQuery, houseQuery, runQuery, seasonQuery } from "../queries.ts";
 import { useRunWork } from "../run/RunContext.ts";

@@ -1,6 +1,7 @@
 import type { RunSettings } from "@lampcrate/contract";
 import { dateWords } from "@lampcrate/core";
 import { useId, useState } from "react";
+import { DayBox } from "../pieces/DayBox.tsx";
 import { useRunWork } from "../run/RunContext.ts";
 import { useRunSettings } from "../run/useRunSettings.ts";
 
@@ -44,30 +45,20 @@ interface DayProps {
   readonly trouble: string | undefined;
 }
 
-/** A day is saved when it is whole and the field is left, or on Enter: half-typed years are nobody's wish. */
+/** A day is saved once it is whole; one that is refused stays, with a word on it. */
 function Day({ label, field, value, onChange, trouble }: DayProps) {
   const id = useId();
-  const [typed, setTyped] = useState<string | null>(null);
-  const commit = (): void => {
-    if (typed === null || typed === (value ?? "")) return;
-    void onChange({ [field]: typed === "" ? null : typed }).then((taken) => taken && setTyped(null));
+  const [typed, setTyped] = useState<{ readonly day: string | null } | null>(null);
+  const commit = (day: string | null): void => {
+    setTyped({ day });
+    void onChange({ [field]: day }).then((taken) => taken && setTyped(null));
   };
   return (
     <div>
       <label className="field-label" htmlFor={id}>
         {label}
       </label>
-      <input
-        id={id}
-        type="date"
-        className="ruler-box"
-        style={{ width: "100%", textAlign: "left" }}
-        value={typed ?? value ?? ""}
-        aria-invalid={trouble !== undefined}
-        onChange={(event) => setTyped(event.target.value)}
-        onBlur={commit}
-        onKeyDown={(event) => event.key === "Enter" && commit()}
-      />
+      <DayBox id={id} label={label} allowNone width="100%" value={typed ? typed.day : value} onChange={commit} />
       {trouble === undefined ? null : (
         <span role="alert" className="ruler-trouble">
           {trouble}

@@ -1,9 +1,11 @@
 import type { RoomDoc, SessionDoc, SessionInput } from "@lampcrate/contract";
 import { useQueryClient } from "@tanstack/react-query";
-import { Button, Input, InputNumber, Select } from "antd";
+import { Input, InputNumber, Select } from "antd";
 import { useState } from "react";
 import { AskError, api, ask } from "../../shared/client.ts";
 import { useKeptState } from "../../shared/useKeptState.ts";
+import { Button } from "../pieces/Button.tsx";
+import { DayBox, TimeBox } from "../pieces/DayBox.tsx";
 import { useHouseDay } from "../pieces/useHouseDay.ts";
 import { bookingsQuery, runQuery, seasonQuery } from "../queries.ts";
 import { useRunWork } from "../run/RunContext.ts";
@@ -75,10 +77,10 @@ export function SessionForm({ session, rooms, onClose }: SessionFormProps) {
     >
       <div className="fields three">
         <Labelled label="Day" trouble={trouble?.fieldMessage("start")}>
-          <Input type="date" required value={date} onChange={(event) => set({ start: `${event.target.value}T${time}` })} />
+          <DayBox label="Day" width="100%" value={date || null} onChange={(day) => set({ start: `${day ?? ""}T${time}` })} />
         </Labelled>
         <Labelled label="Starts at">
-          <Input type="time" required value={time} onChange={(event) => set({ start: `${date}T${event.target.value}` })} />
+          <TimeBox label="Starts at" value={time} onChange={(next) => set({ start: `${date}T${next}` })} />
         </Labelled>
         <Labelled label="Minutes" trouble={trouble?.fieldMessage("minutes")}>
           <InputNumber

@@ -1,10 +1,10 @@
 import type { ClosureDoc, RoomDoc } from "@lampcrate/contract";
 import { addDays, type Booking, bookedSpan, dateOf, weekdayOf } from "@lampcrate/core";
-import { Button } from "antd";
 import { useState } from "react";
 import { useHouseDay } from "../pieces/useHouseDay.ts";
 import { clockOf } from "./clockOf.ts";
 import "./weekBoard.css";
+import { Button } from "../pieces/Button.tsx";
 import { Open } from "../pieces/Lock.tsx";
 
 interface WeekBoardProps {

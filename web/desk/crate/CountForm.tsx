@@ -1,9 +1,10 @@
 import type { CountInput, LineCount, SessionDoc } from "@lampcrate/contract";
 import { useQueryClient } from "@tanstack/react-query";
-import { Button, InputNumber } from "antd";
+import { InputNumber } from "antd";
 import { useState } from "react";
 import { AskError, api, ask } from "../../shared/client.ts";
 import { useKeptState } from "../../shared/useKeptState.ts";
+import { Button } from "../pieces/Button.tsx";
 import { useHouseDay } from "../pieces/useHouseDay.ts";
 import { learnedQuery, runQuery } from "../queries.ts";
 import { useRunWork } from "../run/RunContext.ts";

@@ -1,5 +1,5 @@
-import { Button } from "antd";
 import "./crate.css";
+import { Button } from "../pieces/Button.tsx";
 import { Open } from "../pieces/Lock.tsx";
 import { useRunWork } from "../run/RunContext.ts";
 import { CutMap } from "./CutMap.tsx";

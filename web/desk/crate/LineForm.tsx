@@ -1,6 +1,7 @@
 import type { BriefLine, MaterialDoc } from "@lampcrate/contract";
 import { showQuantity, type UnitChoice } from "@lampcrate/core";
-import { Button, Input, InputNumber, Select } from "antd";
+import { Input, InputNumber, Select } from "antd";
+import { Button } from "../pieces/Button.tsx";
 import { Labelled } from "../shell/Labelled.tsx";
 import { CutFields } from "./CutFields.tsx";
 import { LengthBox } from "./LengthBox.tsx";

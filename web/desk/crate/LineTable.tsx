@@ -2,10 +2,10 @@ import { closestCenter, DndContext, type DragEndEvent, KeyboardSensor, PointerSe
 import { arrayMove, SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from "@dnd-kit/sortable";
 import type { BriefDoc, MaterialDoc } from "@lampcrate/contract";
 import type { UnitChoice } from "@lampcrate/core";
-import { Button } from "antd";
 import { nanoid } from "nanoid";
 import { memo, useId, useState } from "react";
 import { Link } from "react-router";
+import { Button } from "../pieces/Button.tsx";
 import { Choose } from "../pieces/Choose.tsx";
 import { useRunWork } from "../run/RunContext.ts";
 import type { BriefDraft } from "../run/useBriefDraft.ts";

@@ -1,11 +1,11 @@
 import type { BriefLine, MaterialDoc } from "@lampcrate/contract";
 import { mostLines, pastedLines } from "@lampcrate/core";
-import { Button } from "antd";
 import { nanoid } from "nanoid";
 import Papa from "papaparse";
 import { useId, useMemo } from "react";
 import { api, ask } from "../../shared/client.ts";
 import { useKeptState } from "../../shared/useKeptState.ts";
+import { Button } from "../pieces/Button.tsx";
 import { useMay } from "../pieces/Lock.tsx";
 import { useSave } from "../pieces/useSave.ts";
 import { materialsQuery } from "../queries.ts";

@@ -1,9 +1,10 @@
 import { type HouseDoc, type LabelSheetId, labelSheets, type SessionDoc, unpackedOf } from "@lampcrate/contract";
 import { addDays, type CrateTask, isWorkingDay, preparation, secondsOf, shortDate, showNumber, tasksOf } from "@lampcrate/core";
 import { useQuery } from "@tanstack/react-query";
-import { Button, InputNumber, Select } from "antd";
+import { InputNumber, Select } from "antd";
 import { useState } from "react";
 import { Link } from "react-router";
+import { Button } from "../pieces/Button.tsx";
 import { Open } from "../pieces/Lock.tsx";
 import { useHouseDay } from "../pieces/useHouseDay.ts";
 import { houseQuery } from "../queries.ts";

@@ -1,8 +1,8 @@
 import type { FindingsDoc } from "@lampcrate/contract";
 import { showNumber, showQuantity, type UnitChoice } from "@lampcrate/core";
 import { useInfiniteQuery } from "@tanstack/react-query";
-import { Button } from "antd";
 import { useState } from "react";
+import { Button } from "../pieces/Button.tsx";
 import { buildersQuery } from "../queries.ts";
 
 interface BuilderTableProps {

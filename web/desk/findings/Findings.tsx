@@ -1,6 +1,6 @@
 import { codeInAddress } from "@lampcrate/core";
 import { useQuery } from "@tanstack/react-query";
-import { Button } from "antd";
+import { Button } from "../pieces/Button.tsx";
 import { useHouseDay } from "../pieces/useHouseDay.ts";
 import { findingsQuery } from "../queries.ts";
 import { useRunWork } from "../run/RunContext.ts";

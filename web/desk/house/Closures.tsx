@@ -1,7 +1,9 @@
 import type { ClosureDoc } from "@lampcrate/contract";
-import { Button, Input } from "antd";
+import { Input } from "antd";
 import { nanoid } from "nanoid";
 import type { ReactNode } from "react";
+import { Button } from "../pieces/Button.tsx";
+import { DayRange } from "../pieces/DayBox.tsx";
 
 interface ClosuresProps {
   readonly closures: readonly ClosureDoc[];
@@ -41,19 +43,12 @@ interface ClosureRowProps {
 function ClosureRow({ day, onChange, onRemove, trouble }: ClosureRowProps) {
   return (
     <div className="row" style={{ alignItems: "flex-end" }}>
-      <label>
-        <span className="field-label small">First closed day</span>
-        <Input
-          type="date"
-          required
-          value={day.from}
-          onChange={(event) => onChange({ ...day, from: event.target.value, to: day.to === "" ? event.target.value : day.to })}
-        />
-      </label>
-      <label>
-        <span className="field-label small">Last closed day</span>
-        <Input type="date" required value={day.to} onChange={(event) => onChange({ ...day, to: event.target.value })} />
-      </label>
+      <div>
+        <span className="field-label small" aria-hidden="true">
+          First and last closed day
+        </span>
+        <DayRange label="First and last closed day" from={day.from} to={day.to} onChange={(from, to) => onChange({ ...day, from, to })} />
+      </div>
       <label>
         <span className="field-label small">Why</span>
         <Input maxLength={120} value={day.why} onChange={(event) => onChange({ ...day, why: event.target.value })} />

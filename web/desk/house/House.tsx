@@ -1,8 +1,9 @@
 import type { HouseDoc } from "@lampcrate/contract";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { Button, Input, InputNumber, Select } from "antd";
+import { Input, InputNumber, Select } from "antd";
 import { Link } from "react-router";
 import { api, ask } from "../../shared/client.ts";
+import { Button } from "../pieces/Button.tsx";
 import { ClashNotice } from "../pieces/ClashNotice.tsx";
 import { Lock, useMay } from "../pieces/Lock.tsx";
 import { useJoinedForm } from "../pieces/useJoinedForm.ts";

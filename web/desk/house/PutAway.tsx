@@ -1,7 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { Button } from "antd";
 import { Link } from "react-router";
 import { api, ask } from "../../shared/client.ts";
+import { Button } from "../pieces/Button.tsx";
 import { materialsQuery, putAwayQuery, seasonQuery } from "../queries.ts";
 
 /** Runs and materials that were put away, each with its way back. */

@@ -1,8 +1,9 @@
 import type { HouseDoc, RoomDoc } from "@lampcrate/contract";
-import { Button, Checkbox, Input, InputNumber, Select } from "antd";
+import { Checkbox, Input, InputNumber, Select } from "antd";
 import { nanoid } from "nanoid";
 import type { ReactNode } from "react";
 import { LengthBox } from "../crate/LengthBox.tsx";
+import { Button } from "../pieces/Button.tsx";
 
 const newRoom: Omit<RoomDoc, "id" | "name"> = { lengthM: null, widthM: null, heightM: null, seats: 20, water: false, floor: "hard" };
 

@@ -1,8 +1,9 @@
 import type { Role, StaffDoc, StaffInput } from "@lampcrate/contract";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { Button, Checkbox, Input, Select } from "antd";
+import { Checkbox, Input, Select } from "antd";
 import { useState } from "react";
 import { AskError, api, ask } from "../../shared/client.ts";
+import { Button } from "../pieces/Button.tsx";
 import { Sure } from "../pieces/Sure.tsx";
 import { staffQuery } from "../queries.ts";
 

@@ -1,7 +1,8 @@
 import type { AuditLine } from "@lampcrate/contract";
 import { useInfiniteQuery } from "@tanstack/react-query";
-import { Button, Select, Table } from "antd";
+import { Select, Table } from "antd";
 import { useState } from "react";
+import { Button } from "../pieces/Button.tsx";
 import { auditQuery } from "../queries.ts";
 
 const areas = ["sign-in", "people", "settings", "publishing", "stock", "erasing", "upkeep"] as const;

@@ -1,7 +1,7 @@
 import type { BriefDoc, BriefLine, LearnedDoc, MaterialDoc, PracticeAdvice } from "@lampcrate/contract";
 import { amountWords, calibration, families, showNumber, type UnitChoice } from "@lampcrate/core";
 import { useQuery } from "@tanstack/react-query";
-import { Button } from "antd";
+import { Button } from "../pieces/Button.tsx";
 import { materialsQuery } from "../queries.ts";
 import { useRunWork } from "../run/RunContext.ts";
 

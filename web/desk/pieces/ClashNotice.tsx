@@ -1,5 +1,5 @@
 import type { FieldClash } from "@lampcrate/core";
-import { Button } from "antd";
+import { Button } from "./Button.tsx";
 
 interface ClashNoticeProps {
   readonly clashes: readonly FieldClash[];

@@ -1,4 +1,4 @@
-import { Button } from "antd";
+import { Button } from "./Button.tsx";
 
 interface NotReckonedProps {
   /** What was to be reckoned. */

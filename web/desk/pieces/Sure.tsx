@@ -1,4 +1,5 @@
-import { Button, Popconfirm } from "antd";
+import { Popconfirm } from "antd";
+import { Button } from "./Button.tsx";
 
 interface SureProps {
   /** What the button says, and the press that does it. */

@@ -1,5 +1,6 @@
-import { App, Button } from "antd";
+import { App } from "antd";
 import { AskError } from "../../shared/client.ts";
+import { Button } from "./Button.tsx";
 
 const shownS = 12;
 

@@ -1,9 +1,10 @@
 import type { RunDoc } from "@lampcrate/contract";
 import { addDays } from "@lampcrate/core";
-import { Button, Checkbox, Input } from "antd";
+import { Checkbox, Input } from "antd";
 import { useState } from "react";
 import { useNavigate } from "react-router";
 import { api, ask } from "../../shared/client.ts";
+import { Button } from "../pieces/Button.tsx";
 import { DayBox } from "../pieces/DayBox.tsx";
 import { useSave } from "../pieces/useSave.ts";
 import { bookingsQuery, seasonQuery } from "../queries.ts";

@@ -1,9 +1,9 @@
 import type { RunDoc, RunSettings } from "@lampcrate/contract";
 import { codeInAddress } from "@lampcrate/core";
 import { useQueryClient } from "@tanstack/react-query";
-import { Button } from "antd";
 import { useState } from "react";
 import { AskError, api, ask } from "../../shared/client.ts";
+import { Button } from "../pieces/Button.tsx";
 import { Choose } from "../pieces/Choose.tsx";
 import { Open } from "../pieces/Lock.tsx";
 import { bookingsQuery, runQuery, seasonQuery } from "../queries.ts";

@@ -1,8 +1,8 @@
 import type { RunDoc } from "@lampcrate/contract";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
-import { Button } from "antd";
 import { useNavigate } from "react-router";
 import { AskError, api, ask } from "../../shared/client.ts";
+import { Button } from "../pieces/Button.tsx";
 import { Sure } from "../pieces/Sure.tsx";
 import { useUndoNotice } from "../pieces/useUndoNotice.tsx";
 import { bookingsQuery, putAwayQuery, runQuery, seasonQuery } from "../queries.ts";

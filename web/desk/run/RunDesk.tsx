@@ -1,11 +1,11 @@
 import { type MaterialDoc, type RunDoc, whoMay } from "@lampcrate/contract";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { Button } from "antd";
 import { useDeferredValue, useState } from "react";
 import { Navigate, Outlet, useLocation, useNavigate, useParams } from "react-router";
 import { AskError, api, ask } from "../../shared/client.ts";
 import { CrateDock } from "../crate/CrateDock.tsx";
 import { SizedCrate } from "../crate/SizedCrate.tsx";
+import { Button } from "../pieces/Button.tsx";
 import { Lock, useMay } from "../pieces/Lock.tsx";
 import { materialsQuery, runQuery, seasonQuery } from "../queries.ts";
 import { useKeys } from "../shell/keys.ts";

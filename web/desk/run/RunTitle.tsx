@@ -1,6 +1,7 @@
 import { type RunKind, runKinds } from "@lampcrate/contract";
-import { Button, Input } from "antd";
+import { Input } from "antd";
 import { useState } from "react";
+import { Button } from "../pieces/Button.tsx";
 import { Choose } from "../pieces/Choose.tsx";
 import { Lock, useMay } from "../pieces/Lock.tsx";
 import { Labelled } from "../shell/Labelled.tsx";

@@ -1,6 +1,7 @@
 import type { FieldClash } from "@lampcrate/core";
-import { Button, Radio } from "antd";
+import { Radio } from "antd";
 import { lazy, Suspense, useState } from "react";
+import { Button } from "../pieces/Button.tsx";
 import { clashWords } from "./clashWords.ts";
 import { useRunWork } from "./RunContext.ts";
 import type { Stale } from "./useBriefDraft.ts";

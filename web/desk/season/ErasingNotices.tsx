@@ -1,8 +1,8 @@
 import type { ErasingNotice, SeasonDoc } from "@lampcrate/contract";
 import { dateWords } from "@lampcrate/core";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
-import { Button } from "antd";
 import { api, ask } from "../../shared/client.ts";
+import { Button } from "../pieces/Button.tsx";
 import { seasonQuery } from "../queries.ts";
 
 /** What is about to be erased, and why nothing is for now: seen and answered here, by a planner. */

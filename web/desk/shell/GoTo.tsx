@@ -1,8 +1,9 @@
 import { crateCode } from "@lampcrate/core";
 import { useQuery } from "@tanstack/react-query";
-import { Button, Input, Modal } from "antd";
+import { Input, Modal } from "antd";
 import { useState } from "react";
 import { useNavigate } from "react-router";
+import { Button } from "../pieces/Button.tsx";
 import { seasonQuery } from "../queries.ts";
 
 /** Type a few letters, press Enter: runs, their steps, and the house's rooms of work. */

@@ -1,6 +1,7 @@
 import { useMutation } from "@tanstack/react-query";
-import { Button, Form, Input, Modal } from "antd";
+import { Form, Input, Modal } from "antd";
 import { AskError, api, ask } from "../../shared/client.ts";
+import { Button } from "../pieces/Button.tsx";
 
 interface OwnSignInProps {
   readonly name: string;

@@ -1,9 +1,10 @@
 import type { SetupInput } from "@lampcrate/contract";
 import { useQueryClient } from "@tanstack/react-query";
-import { Button, Form, Input, Radio } from "antd";
+import { Form, Input, Radio } from "antd";
 import { useState } from "react";
 import { useNavigate } from "react-router";
 import { AskError, api, ask } from "../../shared/client.ts";
+import { Button } from "../pieces/Button.tsx";
 
 /** The first visit to an empty installation: makes the house and its first planner. */
 export function SetUp({ url }: { readonly url: string }) {

@@ -1,8 +1,8 @@
 import { useQuery } from "@tanstack/react-query";
-import { Button } from "antd";
 import { lazy, Suspense, useMemo, useState } from "react";
 import { Link, NavLink, Outlet, useNavigate } from "react-router";
 import { api, ask } from "../../shared/client.ts";
+import { Button } from "../pieces/Button.tsx";
 import { meQuery, setupQuery } from "../queries.ts";
 import { useKeys } from "./keys.ts";
 

@@ -1,7 +1,8 @@
 import { useQueryClient } from "@tanstack/react-query";
-import { Button, Form, Input } from "antd";
+import { Form, Input } from "antd";
 import { useState } from "react";
 import { AskError, api, ask } from "../../shared/client.ts";
+import { Button } from "../pieces/Button.tsx";
 import { meQuery } from "../queries.ts";
 
 /** The form alone, for the page and for signing in again over work that is not saved yet. */

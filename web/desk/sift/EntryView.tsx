@@ -1,7 +1,8 @@
 import type { EntryDoc, VersionDoc } from "@lampcrate/contract";
 import { type Dimension, declaredWords, type Family, families, reasonWords, showQuantity, type UnitChoice } from "@lampcrate/core";
-import { Button, Input } from "antd";
+import { Input } from "antd";
 import type { RefObject } from "react";
+import { Button } from "../pieces/Button.tsx";
 import { useHouseDay } from "../pieces/useHouseDay.ts";
 import { useRunWork } from "../run/RunContext.ts";
 import type { useSifting } from "./useSifting.ts";

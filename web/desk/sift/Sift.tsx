@@ -1,10 +1,10 @@
 import type { EntryDoc } from "@lampcrate/contract";
-import { Button } from "antd";
 import { useRef } from "react";
 import { useRunWork } from "../run/RunContext.ts";
 import { useKeys } from "../shell/keys.ts";
 import { EntryView } from "./EntryView.tsx";
 import "./sift.css";
+import { Button } from "../pieces/Button.tsx";
 import { useSifting } from "./useSifting.ts";
 
 /** Look at what families sent, oldest first; accept or set aside by a key. Nothing unsifted is public. */

@@ -1,9 +1,9 @@
 import type { PackPreview } from "@lampcrate/contract";
 import { useQueryClient } from "@tanstack/react-query";
-import { Button } from "antd";
 import { useId, useState } from "react";
 import { useNavigate } from "react-router";
 import { AskError, api, ask } from "../../shared/client.ts";
+import { Button } from "../pieces/Button.tsx";
 import { materialsQuery, seasonQuery } from "../queries.ts";
 
 interface Read {

@@ -1,7 +1,6 @@
 import type { FamilyId } from "@lampcrate/core";
 import { families, familyIds } from "@lampcrate/core";
 import { useQuery } from "@tanstack/react-query";
-import { Button } from "antd";
 import { useMemo, useState } from "react";
 import { Lock } from "../pieces/Lock.tsx";
 import { houseQuery, startersQuery } from "../queries.ts";
@@ -10,6 +9,7 @@ import { ImportPack } from "./ImportPack.tsx";
 import { Shelf } from "./Shelf.tsx";
 import { StartPanel } from "./StartPanel.tsx";
 import "./start.css";
+import { Button } from "../pieces/Button.tsx";
 
 /** Ask: choose a challenge from the shelf, begin with a blank brief, or bring in a pack. */
 export function Start() {

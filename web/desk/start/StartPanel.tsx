@@ -1,11 +1,12 @@
 import { type RunKind, runKinds, type StarterLine } from "@lampcrate/contract";
 import { families, familyIds, startValues, type UnitChoice } from "@lampcrate/core";
 import { useQueryClient } from "@tanstack/react-query";
-import { Button, Input } from "antd";
+import { Input } from "antd";
 import { useState } from "react";
 import { useNavigate } from "react-router";
 import { AskError, api, ask } from "../../shared/client.ts";
 import { RigDrawing } from "../../shared/pieces/RigDrawing.tsx";
+import { Button } from "../pieces/Button.tsx";
 import { Choose } from "../pieces/Choose.tsx";
 import { materialsQuery, seasonQuery } from "../queries.ts";
 import { Labelled } from "../shell/Labelled.tsx";

@@ -1,9 +1,10 @@
 import type { MaterialDoc } from "@lampcrate/contract";
-import { Button, InputNumber } from "antd";
+import { InputNumber } from "antd";
 import { useState } from "react";
 import { AskError, api, ask } from "../../shared/client.ts";
 import { useKeptState } from "../../shared/useKeptState.ts";
 import { shownPer, unitWord } from "../crate/show.ts";
+import { Button } from "../pieces/Button.tsx";
 
 interface CountDayProps {
   readonly materials: readonly MaterialDoc[];

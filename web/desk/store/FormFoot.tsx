@@ -1,6 +1,6 @@
 import type { FieldClash } from "@lampcrate/core";
-import { Button } from "antd";
 import type { AskError } from "../../shared/client.ts";
+import { Button } from "../pieces/Button.tsx";
 import { ClashNotice } from "../pieces/ClashNotice.tsx";
 
 interface FormFootProps {

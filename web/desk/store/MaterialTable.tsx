@@ -1,9 +1,9 @@
 import type { MaterialDoc } from "@lampcrate/contract";
 import { amountWords, type SeasonUse, showQuantity, type UnitChoice } from "@lampcrate/core";
-import { Button } from "antd";
 import { useState } from "react";
 import { Link } from "react-router";
 import { money } from "../crate/show.ts";
+import { Button } from "../pieces/Button.tsx";
 import { useMay } from "../pieces/Lock.tsx";
 import { MaterialForm } from "./MaterialForm.tsx";
 import { Moves } from "./Moves.tsx";

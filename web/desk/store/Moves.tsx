@@ -1,10 +1,11 @@
 import { givenReasons, type MaterialDoc, type MoveInput } from "@lampcrate/contract";
 import { amountWords, type UnitChoice } from "@lampcrate/core";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { Button, Input, InputNumber, Select } from "antd";
+import { Input, InputNumber, Select } from "antd";
 import { useState } from "react";
 import { AskError, api, ask } from "../../shared/client.ts";
 import { shownPer, unitWord } from "../crate/show.ts";
+import { Button } from "../pieces/Button.tsx";
 import { useMay } from "../pieces/Lock.tsx";
 import { useHouseDay } from "../pieces/useHouseDay.ts";
 import { movesQuery } from "../queries.ts";

@@ -1,7 +1,7 @@
 import type { CsvPreview } from "@lampcrate/contract";
-import { Button } from "antd";
 import { useId, useState } from "react";
 import { AskError, api, ask } from "../../shared/client.ts";
+import { Button } from "../pieces/Button.tsx";
 
 interface StockFileProps {
   readonly onDone: () => Promise<void>;

@@ -1,5 +1,4 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { Button } from "antd";
 import { useState } from "react";
 import { buyingQuery, houseQuery, materialsQuery } from "../queries.ts";
 import { CountDay } from "./CountDay.tsx";
@@ -8,6 +7,7 @@ import { MaterialTable } from "./MaterialTable.tsx";
 import { StockFile } from "./StockFile.tsx";
 import { Suppliers } from "./Suppliers.tsx";
 import "./store.css";
+import { Button } from "../pieces/Button.tsx";
 import { Lock, useMay } from "../pieces/Lock.tsx";
 import { plainMaterial } from "./plainMaterial.ts";
 

@@ -1,9 +1,10 @@
 import type { MaterialDoc, PackDoc, SupplierDoc, SupplierInput } from "@lampcrate/contract";
-import { Button, Input, InputNumber } from "antd";
+import { Input, InputNumber } from "antd";
 import { nanoid } from "nanoid";
 import { useId } from "react";
 import { api, ask } from "../../shared/client.ts";
 import { shownPer, unitWord } from "../crate/show.ts";
+import { Button } from "../pieces/Button.tsx";
 import { Choose } from "../pieces/Choose.tsx";
 import { useJoinedForm } from "../pieces/useJoinedForm.ts";
 import { useSave } from "../pieces/useSave.ts";

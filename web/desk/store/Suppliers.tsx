@@ -1,10 +1,10 @@
 import type { MaterialDoc, SupplierDoc, SupplierInput } from "@lampcrate/contract";
 import { amountWords, type UnitChoice } from "@lampcrate/core";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { Button } from "antd";
 import { useState } from "react";
 import { Link } from "react-router";
 import { money } from "../crate/show.ts";
+import { Button } from "../pieces/Button.tsx";
 import { buyingQuery, suppliersQuery } from "../queries.ts";
 import { SupplierForm } from "./SupplierForm.tsx";
 

@@ -1,9 +1,9 @@
 import type { LearnedDoc } from "@lampcrate/contract";
 import { families, showQuantity } from "@lampcrate/core";
 import { useQuery } from "@tanstack/react-query";
-import { Button } from "antd";
 import { memo, useState } from "react";
 import { Advice } from "../learned/Advice.tsx";
+import { Button } from "../pieces/Button.tsx";
 import { useHouseDay } from "../pieces/useHouseDay.ts";
 import { learnedQuery, materialsQuery } from "../queries.ts";
 import { useRunWork } from "../run/RunContext.ts";

@@ -7,11 +7,12 @@ import {
   showPredicted,
   timesIn100,
 } from "@lampcrate/core";
-import { Button, Select } from "antd";
+import { Select } from "antd";
 import { memo, useId } from "react";
 import type { JudgeInput } from "../../shared/compute/judge.worker.ts";
 import { judgeDoor } from "../../shared/compute/judgeDoor.ts";
 import { useLatest } from "../../shared/compute/useLatest.ts";
+import { Button } from "../pieces/Button.tsx";
 import { NotReckoned } from "../pieces/NotReckoned.tsx";
 import { useRunWork } from "../run/RunContext.ts";
 import { ChanceCurve } from "./ChanceCurve.tsx";

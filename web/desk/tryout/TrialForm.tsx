@@ -1,13 +1,14 @@
 import type { Broke, VersionInput } from "@lampcrate/contract";
 import { families } from "@lampcrate/core";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { Button, Input, InputNumber } from "antd";
+import { Input, InputNumber } from "antd";
 import { useId, useState } from "react";
 import { AskError, api, ask } from "../../shared/client.ts";
 import { VersionCard } from "../../shared/logbook/VersionCard.tsx";
 import { blankVersion, filledVersions } from "../../shared/logbook/versions.ts";
 import "../../shared/logbook/logbook.css";
 import { useKeptState } from "../../shared/useKeptState.ts";
+import { Button } from "../pieces/Button.tsx";
 import { learnedQuery, materialsQuery, runQuery } from "../queries.ts";
 import { useRunWork } from "../run/RunContext.ts";
 

@@ -1,6 +1,5 @@
 import { families, learnedBand } from "@lampcrate/core";
 import { useQuery } from "@tanstack/react-query";
-import { Button } from "antd";
 import { useMemo } from "react";
 import { LiveRig } from "../../shared/pieces/LiveRig.tsx";
 import { useRested } from "../../shared/useRested.ts";
@@ -11,6 +10,7 @@ import { DesignResult } from "./DesignResult.tsx";
 import { HouseTrials } from "./HouseTrials.tsx";
 import { Measurability } from "./Measurability.tsx";
 import "./tryout.css";
+import { Button } from "../pieces/Button.tsx";
 import { Open } from "../pieces/Lock.tsx";
 import { useClock } from "./useClock.ts";
 

@@ -1,0 +1,34 @@
+// Lets through the mutants of the sample alone: the places of a range hold others too.
+import { readFileSync } from "node:fs";
+import { isAbsolute, relative } from "node:path";
+import { declareFactoryPlugin, PluginKind } from "@stryker-mutator/api/plugin";
+import { nameOf } from "./sample.mjs";
+
+class OnlyChosen {
+  async init() {
+    this.chosen = new Set(JSON.parse(readFileSync(process.env.LAMPCRATE_MUTANTS, "utf8")).map(nameOf));
+    this.home = process.cwd();
+  }
+
+  async check(mutants) {
+    return Object.fromEntries(
+      mutants.map((mutant) => [mutant.id, { status: this.isChosen(mutant) ? "passed" : "compileError", reason: "not of the sample" }]),
+    );
+  }
+
+  isChosen({ fileName, location, mutatorName, replacement }) {
+    const file = isAbsolute(fileName) ? relative(this.home, fileName) : fileName;
+    const one = ({ line, column }) => ({ line: line + 1, column });
+    return this.chosen.has(
+      nameOf({
+        file: file.replace(/^.*?(?=(core|server)\/src\/)/, ""),
+        start: one(location.start),
+        end: one(location.end),
+        mutator: mutatorName,
+        replacement,
+      }),
+    );
+  }
+}
+
+export const strykerPlugins = [declareFactoryPlugin(PluginKind.Checker, "only-chosen", () => new OnlyChosen())];
