@@ -2,7 +2,7 @@ import { DatePicker, TimePicker } from "antd";
 import dayjs from "dayjs";
 import customParseFormat from "dayjs/plugin/customParseFormat";
 import "dayjs/locale/en-gb";
-import { type KeyboardEvent, useRef } from "react";
+import { type KeyboardEvent, useRef, useState } from "react";
 import { useLocked } from "../../shared/pieces/locked.ts";
 
 // Weeks begin on Monday, as the house's weekdays do.
@@ -15,7 +15,10 @@ dayjs.extend(customParseFormat);
  */
 function useEnter(take: (value: dayjs.Dayjs) => void) {
   const last = useRef<dayjs.Dayjs | null>(null);
+  const [open, setOpen] = useState(false);
   return {
+    open,
+    onOpenChange: setOpen,
     onCalendarChange: (value: unknown) => {
       last.current = dayjs.isDayjs(value) ? value : null;
     },
@@ -24,6 +27,7 @@ function useEnter(take: (value: dayjs.Dayjs) => void) {
       event.preventDefault();
       if (last.current) take(last.current);
       last.current = null;
+      setOpen(false);
     },
   };
 }
