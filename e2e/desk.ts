@@ -39,6 +39,8 @@ export async function choose(among: Locator, words: string): Promise<void> {
 
 /** Types into a box of the desk that keeps what is typed at Enter: a day, a time. */
 export async function fillIn(box: Locator, words: string): Promise<void> {
+  // The picker takes the focus in first, and writes its value anew as it does.
+  await box.click();
   await box.fill(words);
   await box.press("Enter");
 }

@@ -99,8 +99,7 @@ async function placeASession(desk: Page): Promise<void> {
   await form.getByRole("button", { name: "Put it on the calendar" }).click();
   await expect(desk.getByRole("region", { name: "Sessions" })).toContainText("12:00 to 14:00");
   for (const label of ["Open from", "Close at the end of", "Reveal on"]) {
-    await desk.getByLabel(label).fill("2026-11-25");
-    await desk.getByLabel(label).press("Enter");
+    await fillIn(desk.getByLabel(label), "2026-11-25");
     await expect(desk.getByRole("button", { name: /^Undo: changed/ })).toBeVisible();
   }
   await expect(desk.getByText("by the end of Wednesday 25 November 2026")).toBeVisible();

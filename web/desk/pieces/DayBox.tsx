@@ -2,7 +2,7 @@ import { DatePicker, TimePicker } from "antd";
 import dayjs from "dayjs";
 import customParseFormat from "dayjs/plugin/customParseFormat";
 import "dayjs/locale/en-gb";
-import { type KeyboardEvent, useRef, useState } from "react";
+import { type KeyboardEvent, useState } from "react";
 import { useLocked } from "../../shared/pieces/locked.ts";
 
 // Weeks begin on Monday, as the house's weekdays do.
@@ -10,23 +10,24 @@ dayjs.locale("en-gb");
 dayjs.extend(customParseFormat);
 
 /**
- * Keeps at Enter what was typed last, and sends no form that stands around the box: the picker itself keeps it only when
- * it is left.
+ * Keeps what is typed at Enter and on leaving, and sends no form that stands around the box: by itself the picker keeps
+ * it in some ways of leaving and drops it in others.
  */
-function useEnter(take: (value: dayjs.Dayjs) => void) {
-  const last = useRef<dayjs.Dayjs | null>(null);
+function useTypedIn(formats: readonly string[], shown: string, take: (value: dayjs.Dayjs) => void) {
   const [open, setOpen] = useState(false);
+  const keep = ({ target }: { readonly target: EventTarget }): void => {
+    const text = target instanceof HTMLInputElement ? target.value.trim() : "";
+    const read = formats.map((format) => dayjs(text, format, true)).find((day) => day.isValid());
+    if (read && read.format(formats[0]) !== shown) take(read);
+  };
   return {
     open,
     onOpenChange: setOpen,
-    onCalendarChange: (value: unknown) => {
-      last.current = dayjs.isDayjs(value) ? value : null;
-    },
+    onBlur: keep,
     onKeyDown: (event: KeyboardEvent<HTMLElement>) => {
       if (event.key !== "Enter") return;
       event.preventDefault();
-      if (last.current) take(last.current);
-      last.current = null;
+      keep(event);
       setOpen(false);
     },
   };
@@ -51,10 +52,11 @@ const dayTyped = ["ddd D MMM YYYY", "D MMM YYYY", "YYYY-MM-DD", "D.M.YYYY", "D/M
 /** A day of the calendar, typed or picked. */
 export function DayBox({ id, label, value, onChange, allowNone = false, width = 180 }: DayBoxProps) {
   const locked = useLocked();
-  const enter = useEnter((day) => onChange(day.format(iso)));
+  const day = value === null ? null : dayjs(value, iso);
+  const typing = useTypedIn(dayTyped, day?.format(dayTyped[0]) ?? "", (typed) => onChange(typed.format(iso)));
   return (
     <DatePicker
-      {...enter}
+      {...typing}
       {...(id === undefined ? {} : { id })}
       aria-label={label}
       style={{ width }}
@@ -62,8 +64,8 @@ export function DayBox({ id, label, value, onChange, allowNone = false, width = 
       allowClear={allowNone}
       disabled={locked}
       placeholder="5 Dec 2026"
-      value={value === null ? null : dayjs(value, iso)}
-      onChange={(day) => onChange(day === null ? null : day.format(iso))}
+      value={day}
+      onChange={(next) => onChange(next === null ? null : next.format(iso))}
     />
   );
 }
@@ -105,10 +107,10 @@ interface TimeBoxProps {
 /** A time of the house's clock, typed or picked in quarters of an hour. */
 export function TimeBox({ label, value, onChange }: TimeBoxProps) {
   const locked = useLocked();
-  const enter = useEnter((time) => onChange(time.format("HH:mm")));
+  const typing = useTypedIn(timeTyped, value, (time) => onChange(time.format("HH:mm")));
   return (
     <TimePicker
-      {...enter}
+      {...typing}
       aria-label={label}
       style={{ width: "100%" }}
       format={timeTyped}
