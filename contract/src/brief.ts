@@ -1,8 +1,20 @@
-import type { FamilyId, Per, Values } from "@lampcrate/core";
+import type { BuiltBy, FamilyId, LineKind, Per, TierKind, Values } from "@lampcrate/core";
+
+/** What is cut from a sheet or roll. */
+export const cutShapes = ["rectangle", "triangle", "disc", "length"] as const;
+export type CutShape = (typeof cutShapes)[number];
+
+/** Where a line of the kit comes from: packed for them, found at home, or out of the house's own. */
+export const lineSources = ["packed", "home", "house"] as const;
+export type LineSource = (typeof lineSources)[number];
+
+/** How much a hint gives away. */
+export const hintRungs = ["question", "nudge", "example"] as const;
+export type HintRung = (typeof hintRungs)[number];
 
 /** A piece cut from a sheet or roll, m. Two right triangles share a rectangle, a disc costs its square, a length takes the full width. */
 export interface CutDoc {
-  readonly shape: "rectangle" | "triangle" | "disc" | "length";
+  readonly shape: CutShape;
   readonly widthM: number;
   readonly heightM: number;
   readonly rotate: boolean;
@@ -19,7 +31,7 @@ export interface BriefLine {
   readonly id: string;
   readonly materialId: string;
   readonly per: Per;
-  readonly kind: "counted" | "measured" | "reusable";
+  readonly kind: LineKind;
   readonly amount: number;
   /** Part of the amount that a rebuild takes again. */
   readonly perRebuild: number;
@@ -30,7 +42,7 @@ export interface BriefLine {
   readonly share: number;
   readonly unitsPerItem: number;
   readonly loss: number;
-  readonly source: "packed" | "home" | "house";
+  readonly source: LineSource;
   /** What may stand in for it, in words for the sheet. */
   readonly standIn: string;
   /** How much of the stand-in for one unit of the material. */
@@ -41,7 +53,7 @@ export interface BriefLine {
 
 export interface TierDoc {
   readonly id: string;
-  readonly kind: "free" | "limited materials" | "limited time" | "stretch";
+  readonly kind: TierKind;
   readonly words: string;
   /** Part of the builders who take it. */
   readonly share: number;
@@ -58,7 +70,7 @@ export interface AddedRule {
 /** A hint of this brief's own, on its rung of the ladder. */
 export interface AddedHint {
   readonly id: string;
-  readonly rung: "question" | "nudge" | "example";
+  readonly rung: HintRung;
   readonly words: string;
 }
 
@@ -85,7 +97,7 @@ export interface BriefDoc {
   readonly youngestAge: number;
   readonly sketchFirst: boolean;
   readonly plainBuildShown: boolean;
-  readonly buildBy: "builder" | "team";
+  readonly buildBy: BuiltBy;
   readonly teamSize: number;
   readonly rebuildRate: number;
   readonly loops: number;

@@ -1,6 +1,7 @@
-import type { Dimension, Flag, Offer } from "@lampcrate/core";
+import type { Dimension, Flag, Offer, TestPlace, VersionRole } from "@lampcrate/core";
 
-export type AgeBand = "under 6" | "6 to 8" | "9 to 11" | "12 to 15" | "16 and over" | "mixed";
+export const ageBands = ["under 6", "6 to 8", "9 to 11", "12 to 15", "16 and over", "mixed"] as const;
+export type AgeBand = (typeof ageBands)[number];
 
 export interface TrialInput {
   /** What was typed or timed, in words; null when the test gave no number. */
@@ -14,14 +15,14 @@ export interface TrialInput {
 }
 
 export interface VersionInput {
-  readonly role: "build" | "control";
+  readonly role: VersionRole;
   /** What changed, in their words. */
   readonly changed: string;
   readonly madeOf: string;
   /** Declared variables by id: SI number or words; missing is blank. */
   readonly variables: Readonly<Record<string, number | string>>;
   readonly guess: string | null;
-  readonly place: "indoors" | "outdoors" | null;
+  readonly place: TestPlace | null;
   readonly trials: readonly TrialInput[];
 }
 
@@ -43,7 +44,11 @@ export interface EntryCorrection {
   readonly versions: readonly VersionInput[];
 }
 
-export type EntryState = "waiting" | "accepted" | "set aside" | "withdrawn";
+/** What a sifter decides. */
+export const decisions = ["accepted", "set aside"] as const;
+export type Decision = (typeof decisions)[number];
+export const entryStates = ["waiting", ...decisions, "withdrawn"] as const;
+export type EntryState = (typeof entryStates)[number];
 
 export interface TrialDoc extends TrialInput {
   readonly id: string;
@@ -88,7 +93,7 @@ export interface EntryPage {
 }
 
 export interface DecisionInput {
-  readonly decision: "accepted" | "set aside";
+  readonly decision: Decision;
   readonly why: string;
   readonly revision: number;
 }

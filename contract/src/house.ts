@@ -1,6 +1,9 @@
 import type { UnitChoice, WorkTimes } from "@lampcrate/core";
 import type { Role } from "./capabilities.ts";
 
+export const floors = ["hard", "carpet", "grass", "other"] as const;
+export type Floor = (typeof floors)[number];
+
 export interface RoomDoc {
   readonly id: string;
   readonly name: string;
@@ -9,7 +12,7 @@ export interface RoomDoc {
   readonly heightM: number | null;
   readonly seats: number;
   readonly water: boolean;
-  readonly floor: "hard" | "carpet" | "grass" | "other";
+  readonly floor: Floor;
 }
 
 export interface ClosureDoc {

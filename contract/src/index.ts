@@ -1,14 +1,14 @@
 export * from "./audit.ts";
-export type * from "./brief.ts";
+export * from "./brief.ts";
 export type * from "./buying.ts";
 export * from "./capabilities.ts";
 export type * from "./count.ts";
 export * from "./crateInput.ts";
 export * from "./cut.ts";
-export type * from "./entry.ts";
+export * from "./entry.ts";
 export type * from "./findings.ts";
 export type * from "./health.ts";
-export type * from "./house.ts";
+export * from "./house.ts";
 export * from "./labelSheets.ts";
 export type * from "./material.ts";
 export type * from "./pack.ts";

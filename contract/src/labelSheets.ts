@@ -1,7 +1,8 @@
+import type { UnitChoice } from "@lampcrate/core";
 /** A sheet of labels: sizes in mm, from the page's upper left corner. */
 export interface LabelSheet {
   readonly words: string;
-  readonly paper: "metric" | "imperial";
+  readonly paper: UnitChoice;
   readonly across: number;
   readonly down: number;
   readonly width: number;

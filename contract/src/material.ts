@@ -1,11 +1,10 @@
-import type { Hazard } from "@lampcrate/core";
+import type { Hazard, StockUnit } from "@lampcrate/core";
 
 /** What one unit of a material is: pieces are counted, the rest measured. */
-export type MaterialUnit = "piece" | "mm" | "g" | "ml";
 
 export interface MaterialInput {
   readonly name: string;
-  readonly unit: MaterialUnit;
+  readonly unit: StockUnit;
   readonly packSize: number;
   readonly packPriceCents: number;
   readonly onHand: number;

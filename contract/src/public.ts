@@ -1,12 +1,12 @@
 import type { UnitChoice } from "@lampcrate/core";
-import type { BriefDoc } from "./brief.ts";
+import type { BriefDoc, LineSource } from "./brief.ts";
 import type { EntryDoc } from "./entry.ts";
 import type { Scoring } from "./run.ts";
 
 /** A line as families read it. */
 export interface SheetLine {
   readonly words: string;
-  readonly source: "packed" | "home" | "house";
+  readonly source: LineSource;
   readonly standIn: string;
 }
 

@@ -47,13 +47,15 @@ export interface OrdersInput {
   readonly orders: readonly OrderInput[];
 }
 
+export const orderStates = ["placed", "arrived", "called off"] as const;
+
 export interface OrderDoc extends OrderInput {
   readonly id: string;
   readonly supplierName: string;
   /** Local dates. */
   readonly placedOn: string;
   readonly dueOn: string;
-  readonly state: "placed" | "arrived" | "called off";
+  readonly state: (typeof orderStates)[number];
   readonly arrivedOn: string | null;
   readonly by: string;
 }

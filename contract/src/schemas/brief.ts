@@ -1,6 +1,17 @@
-import { familyIds, instruments, mostLines } from "@lampcrate/core";
+import { builtBy, familyIds, instruments, lineKinds, mostLines, pers, tierKinds } from "@lampcrate/core";
 import Joi from "joi";
-import type { BriefDoc, BriefSave } from "../brief.ts";
+import {
+  type AddedHint,
+  type AddedRule,
+  type BriefDoc,
+  type BriefLine,
+  type BriefSave,
+  type CutDoc,
+  cutShapes,
+  hintRungs,
+  lineSources,
+  type TierDoc,
+} from "../brief.ts";
 import { fieldId, id, line, objectOf, revision, share, text } from "./parts.ts";
 
 const values = Joi.object()
@@ -8,13 +19,18 @@ const values = Joi.object()
   .max(80)
   .required();
 
-const added = Joi.object({ id: id.required(), words: line(240).min(1).required() });
+const addedFields = { id: id.required(), words: line(240).min(1).required() };
+const added = objectOf<AddedRule>(addedFields);
 
-const briefLine = Joi.object({
+const briefLine = objectOf<BriefLine>({
   id: id.required(),
   materialId: id.required(),
-  per: Joi.string().valid("builder", "team", "table", "rig", "session", "series").required(),
-  kind: Joi.string().valid("counted", "measured", "reusable").required(),
+  per: Joi.string()
+    .valid(...pers)
+    .required(),
+  kind: Joi.string()
+    .valid(...lineKinds)
+    .required(),
   amount: Joi.number().greater(0).max(1e6).required(),
   perRebuild: share.required(),
   spoilRate: Joi.number().min(0).max(0.95).required(),
@@ -22,12 +38,16 @@ const briefLine = Joi.object({
   share: Joi.number().greater(0).max(1).required(),
   unitsPerItem: Joi.number().greater(0).max(1000).required(),
   loss: Joi.number().min(0).max(500).required(),
-  source: Joi.string().valid("packed", "home", "house").required(),
+  source: Joi.string()
+    .valid(...lineSources)
+    .required(),
   standIn: text(160).required(),
   standInRatio: Joi.number().min(0.01).max(1000).default(1),
   tier: id.allow(null).required(),
-  cut: Joi.object({
-    shape: Joi.string().valid("rectangle", "triangle", "disc", "length").required(),
+  cut: objectOf<CutDoc>({
+    shape: Joi.string()
+      .valid(...cutShapes)
+      .required(),
     kerfM: Joi.number().min(0).max(0.02).required(),
     trimM: Joi.number().min(0).max(0.1).required(),
     missRate: Joi.number().min(0).max(0.9).required(),
@@ -39,7 +59,7 @@ const briefLine = Joi.object({
     .required(),
 });
 
-const briefFields = {
+export const briefDoc = objectOf<BriefDoc>({
   family: Joi.string()
     .valid(...familyIds)
     .required(),
@@ -56,7 +76,9 @@ const briefFields = {
   youngestAge: Joi.number().integer().min(0).max(18).required(),
   sketchFirst: Joi.boolean().required(),
   plainBuildShown: Joi.boolean().required(),
-  buildBy: Joi.string().valid("builder", "team").required(),
+  buildBy: Joi.string()
+    .valid(...builtBy)
+    .required(),
   teamSize: Joi.number().integer().min(1).max(12).required(),
   rebuildRate: Joi.number().min(0).max(0.95).required(),
   loops: Joi.number().integer().min(0).max(8).required(),
@@ -73,9 +95,11 @@ const briefFields = {
     .unique("id")
     .required()
     .items(
-      Joi.object({
+      objectOf<TierDoc>({
         id: id.required(),
-        kind: Joi.string().valid("free", "limited materials", "limited time", "stretch").required(),
+        kind: Joi.string()
+          .valid(...tierKinds)
+          .required(),
         words: line(200).min(1).required(),
         share: share.required(),
         times: Joi.number().greater(0).max(20).allow(null).required(),
@@ -87,14 +111,19 @@ const briefFields = {
     .max(30)
     .unique("id")
     .required()
-    .items(added.keys({ rung: Joi.string().valid("question", "nudge", "example").required() })),
-};
-
-export const briefDoc = objectOf<BriefDoc>(briefFields);
+    .items(
+      objectOf<AddedHint>({
+        ...addedFields,
+        rung: Joi.string()
+          .valid(...hintRungs)
+          .required(),
+      }),
+    ),
+});
 
 /** Shape only: the server holds the goal's and the design's numbers against their family, field by field. */
 export const briefSave = objectOf<BriefSave>({
   revision,
-  brief: briefDoc.required(),
+  brief: briefDoc.required() as Joi.ObjectSchema,
   words: line(200).allow("").required(),
 });

@@ -1,6 +1,6 @@
 import { mostLines } from "@lampcrate/core";
 import Joi from "joi";
-import type { CountInput } from "../count.ts";
+import type { CountInput, LineCount } from "../count.ts";
 import { id, objectOf } from "./parts.ts";
 
 const amount = Joi.number().min(0).max(1e9).required();
@@ -13,5 +13,5 @@ export const countInput = objectOf<CountInput>({
     .max(mostLines)
     .unique("lineId")
     .required()
-    .items(Joi.object({ lineId: id.required(), putOut: amount, left: amount, spoilt: amount })),
+    .items(objectOf<LineCount>({ lineId: id.required(), putOut: amount, left: amount, spoilt: amount })),
 });

@@ -1,11 +1,22 @@
-import { instruments, isOddLine } from "@lampcrate/core";
+import { instruments, isOddLine, testPlaces, versionRoles } from "@lampcrate/core";
 import Joi from "joi";
-import type { DecisionInput, EntryCorrection, EntryInput, VersionInput } from "../entry.ts";
+import {
+  ageBands,
+  type DecisionInput,
+  decisions,
+  type EntryCorrection,
+  type EntryInput,
+  type TrialInput,
+  type VersionInput,
+} from "../entry.ts";
 import { fieldId, line, objectOf, revision, said, text } from "./parts.ts";
 
-const ageBand = Joi.string().valid("under 6", "6 to 8", "9 to 11", "12 to 15", "16 and over", "mixed").allow(null).required();
+const ageBand = Joi.string()
+  .valid(...ageBands)
+  .allow(null)
+  .required();
 
-const trial = Joi.object({
+const trial = objectOf<TrialInput>({
   raw: line(60).min(1).allow(null).required(),
   instrument: Joi.string()
     .valid(...instruments.map((i) => i.id))
@@ -25,13 +36,18 @@ function isDeclared(value: unknown): boolean {
   return typeof value === "number" ? Math.abs(value) <= 1e6 : typeof value === "string" && value.length <= 60 && !isOddLine(value);
 }
 
-const version = Joi.object({
-  role: Joi.string().valid("build", "control").required(),
+const version = objectOf<VersionInput>({
+  role: Joi.string()
+    .valid(...versionRoles)
+    .required(),
   changed: text(240).required(),
   madeOf: text(240).required(),
   variables: Joi.object().pattern(fieldId, declared).max(20).required(),
   guess: line(60).min(1).allow(null).required(),
-  place: Joi.string().valid("indoors", "outdoors").allow(null).required(),
+  place: Joi.string()
+    .valid(...testPlaces)
+    .allow(null)
+    .required(),
   trials: Joi.array().items(trial).min(1).max(12).required(),
 });
 
@@ -68,7 +84,9 @@ export const entryInput = objectOf<EntryInput>({
 export const entryCorrection = objectOf<EntryCorrection>({ revision, ageBand, said: text(600).required(), versions });
 
 export const decisionInput = objectOf<DecisionInput>({
-  decision: Joi.string().valid("accepted", "set aside").required(),
+  decision: Joi.string()
+    .valid(...decisions)
+    .required(),
   why: text(240).required(),
   revision,
 });

@@ -1,6 +1,16 @@
 import Joi from "joi";
 import { roles } from "../capabilities.ts";
-import type { HouseInput, OwnPassword, SetupInput, SignInInput, StaffInput } from "../house.ts";
+import {
+  type ClosureDoc,
+  floors,
+  type HouseInput,
+  type OwnPassword,
+  type PreparingDoc,
+  type RoomDoc,
+  type SetupInput,
+  type SignInInput,
+  type StaffInput,
+} from "../house.ts";
 import { date, id, line, objectOf, revision, units, webAddress, zone } from "./parts.ts";
 
 const lengthM = Joi.number().greater(0).max(500).allow(null).required();
@@ -22,7 +32,7 @@ const role = Joi.string()
 const seconds = Joi.number().min(0).max(3600).required();
 const taskTime = { setup: seconds, batch: Joi.number().integer().min(1).max(1000).required(), each: seconds };
 
-const preparing = Joi.object({
+const preparing = objectOf<PreparingDoc>({
   weekdays: Joi.array().items(Joi.number().integer().min(1).max(7)).unique().min(1).required(),
   people: Joi.number().integer().min(1).max(50).required(),
   hours: Joi.number().greater(0).max(12).required(),
@@ -46,7 +56,7 @@ export const houseInput = objectOf<HouseInput>({
     .unique("id")
     .required()
     .items(
-      Joi.object({
+      objectOf<RoomDoc>({
         id: id.required(),
         name,
         lengthM,
@@ -54,7 +64,9 @@ export const houseInput = objectOf<HouseInput>({
         heightM: lengthM,
         seats: Joi.number().integer().min(0).max(2000).required(),
         water: Joi.boolean().required(),
-        floor: Joi.string().valid("hard", "carpet", "grass", "other").required(),
+        floor: Joi.string()
+          .valid(...floors)
+          .required(),
       }),
     ),
   closures: Joi.array()
@@ -62,14 +74,14 @@ export const houseInput = objectOf<HouseInput>({
     .unique("id")
     .required()
     .items(
-      Joi.object({
+      objectOf<ClosureDoc>({
         id: id.required(),
         from: date.required(),
         why: line(120).allow("").required(),
         to: date.required(),
       }),
     ),
-  preparing: preparing.required(),
+  preparing: preparing.required() as Joi.ObjectSchema,
 });
 
 export const setupInput = objectOf<SetupInput>({

@@ -1,4 +1,4 @@
-import { hazards, storeLimits } from "@lampcrate/core";
+import { hazards, stockUnits, storeLimits } from "@lampcrate/core";
 import Joi from "joi";
 import type { MaterialInput, MaterialSave } from "../material.ts";
 import type { PackMaterial } from "../pack.ts";
@@ -7,7 +7,9 @@ import { line, objectOf, revision } from "./parts.ts";
 const sheetSide = Joi.number().greater(0).max(storeLimits.sheetM).allow(null).required();
 const kinds = {
   name: line(storeLimits.nameLetters).min(1).required(),
-  unit: Joi.string().valid("piece", "mm", "g", "ml").required(),
+  unit: Joi.string()
+    .valid(...stockUnits)
+    .required(),
   packSize: Joi.number().greater(0).max(storeLimits.packSize).required(),
   packPriceCents: Joi.number().integer().min(0).max(storeLimits.packPriceCents).required(),
   sheetWidthM: sheetSide,

@@ -1,4 +1,4 @@
-import { isOddLine, isOddText, isZone } from "@lampcrate/core";
+import { isOddLine, isOddText, isZone, unitChoices } from "@lampcrate/core";
 import Joi from "joi";
 
 /** Ids that our own devices and server make. */
@@ -49,7 +49,7 @@ export const zone = Joi.string()
 
 export const share = Joi.number().min(0).max(1);
 export const revision = Joi.number().integer().min(1).required();
-export const units = Joi.string().valid("metric", "imperial");
+export const units = Joi.string().valid(...unitChoices);
 
 /** Where families reach a house. */
 export const webAddress = Joi.string()
@@ -80,7 +80,14 @@ export const heads = Joi.alternatives().conditional(".model", {
   otherwise: Joi.object({ model: Joi.string().valid("signedUp", "forecast", "learned", "atHome").required() }).unknown(),
 });
 
-/** A schema with exactly the keys of the contract's type, required or optional as each field says. */
-export function objectOf<T>(fields: { readonly [K in keyof Required<T>]: Joi.Schema }): Joi.ObjectSchema<T> {
-  return Joi.object<T>(fields);
+/** The same shape that may be written: Joi's strict types know no readonly lists. */
+type Writable<T> = T extends readonly (infer Item)[]
+  ? Writable<Item>[]
+  : T extends object
+    ? { -readonly [Key in keyof T]: Writable<T[Key]> }
+    : T;
+
+/** A schema held against the contract's type: every key of it and no other, each by a schema of its own kind. */
+export function objectOf<T>(fields: Joi.StrictSchemaMap<Writable<T>>): Joi.ObjectSchema<T> {
+  return Joi.object<Writable<T>, true>(fields) as Joi.ObjectSchema as Joi.ObjectSchema<T>;
 }

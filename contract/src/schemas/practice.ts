@@ -1,6 +1,6 @@
 import { mostLines } from "@lampcrate/core";
 import Joi from "joi";
-import type { HouseTrialInput } from "../practice.ts";
+import type { Broke, HouseTrialInput } from "../practice.ts";
 import { versions } from "./entry.ts";
 import { id, objectOf, text } from "./parts.ts";
 
@@ -12,7 +12,7 @@ export const houseTrialInput = objectOf<HouseTrialInput>({
     .unique("lineId")
     .required()
     .items(
-      Joi.object({
+      objectOf<Broke>({
         lineId: id.required(),
         spoilt: Joi.number().integer().min(0).max(1000).required(),
         good: Joi.number().integer().min(0).max(1000).required(),

@@ -1,5 +1,13 @@
 import Joi from "joi";
-import { type OrderStepInput, type OrdersInput, orderSteps, type SupplierInput, type SupplierSave } from "../supplier.ts";
+import {
+  type OrderInput,
+  type OrderStepInput,
+  type OrdersInput,
+  orderSteps,
+  type PackDoc,
+  type SupplierInput,
+  type SupplierSave,
+} from "../supplier.ts";
 import { id, line, objectOf, revision } from "./parts.ts";
 
 const cents = Joi.number().integer().min(0).max(1e8).required();
@@ -16,7 +24,7 @@ const fields = {
     .unique("id")
     .required()
     .items(
-      Joi.object({
+      objectOf<PackDoc>({
         id: id.required(),
         materialId: id.required(),
         size,
@@ -42,7 +50,7 @@ export const ordersInput = objectOf<OrdersInput>({
     .unique("supplierId")
     .required()
     .items(
-      Joi.object({
+      objectOf<OrderInput>({
         supplierId: id.required(),
         feeCents: cents,
         lines: Joi.array()

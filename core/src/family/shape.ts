@@ -2,6 +2,7 @@ import type { Token } from "../quantity/parse.ts";
 import type { Dimension } from "../quantity/units.ts";
 import type { Band } from "./band.ts";
 import type { Bounds, Place, Quality } from "./bounds.ts";
+import type { TestPlace, TierKind } from "./choices.ts";
 import type { FamilyId } from "./familyIds.ts";
 
 /** Values of a brief's goal or design by field id; numbers are SI. */
@@ -105,7 +106,7 @@ export interface CautionContext {
   readonly latex: boolean;
   /** What the crate's materials can do: cut, prick, burn, close over a face. */
   readonly hazards?: readonly Hazard[] | undefined;
-  readonly place?: "indoors" | "outdoors" | undefined;
+  readonly place?: TestPlace | undefined;
 }
 
 /** What about a material can hurt: see `hazards.ts`. */
@@ -137,7 +138,7 @@ export interface Protocol {
 
 /** A tier worth offering with this family; a planner changes it. */
 export interface FamilyTier {
-  readonly kind: "free" | "limited materials" | "limited time" | "stretch";
+  readonly kind: TierKind;
   readonly words: string;
   /** A stretch goal's multiple of the goal. */
   readonly times?: number;

@@ -1,3 +1,4 @@
+import type { TestPlace } from "./choices.ts";
 import type { Field, NumberField, Values, When } from "./shape.ts";
 
 /** A number of these values, the field's start where it is missing or no number. */
@@ -51,7 +52,7 @@ function isWithin(value: number | string, field: NumberField): boolean {
 }
 
 /** Where a goal says the test is held; nothing where it doesn't say. */
-export function placeOf(spec: Values): "indoors" | "outdoors" | undefined {
+export function placeOf(spec: Values): TestPlace | undefined {
   const place = spec["place"];
   return place === "indoors" || place === "outdoors" ? place : undefined;
 }

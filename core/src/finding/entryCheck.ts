@@ -1,4 +1,5 @@
 import { type Bounds, isOutside, tightest } from "../family/bounds.ts";
+import type { TestPlace, VersionRole } from "../family/choices.ts";
 import type { Family, Measure, Values } from "../family/shape.ts";
 import { instrumentById } from "../quantity/instruments.ts";
 import { parseQuantity, type Read } from "../quantity/parse.ts";
@@ -12,9 +13,9 @@ export interface CheckedTrial {
 
 /** What a version was, as far as bounds depend on it. */
 export interface CheckedVersion {
-  readonly role: "build" | "control";
+  readonly role: VersionRole;
   readonly variables: Readonly<Record<string, number | string>>;
-  readonly place: "indoors" | "outdoors" | null;
+  readonly place: TestPlace | null;
   readonly trials: readonly { readonly raw: string | null; readonly instrument: string }[];
 }
 

@@ -1,3 +1,4 @@
+import type { VersionRole } from "../family/choices.ts";
 import type { Family, Field, Measure, Values } from "../family/shape.ts";
 import { applies } from "../family/values.ts";
 import { mean } from "../numeric/summary.ts";
@@ -7,7 +8,7 @@ import { type FairTest, fairTest, type TestedVersion } from "./fairTest.ts";
 /** One version of an accepted entry; values SI, accepted and inside the hard bounds only. */
 export interface FindingVersion {
   readonly number: number;
-  readonly role: "build" | "control";
+  readonly role: VersionRole;
   readonly variables: Readonly<Record<string, number | string>>;
   readonly place: string | null;
   readonly instrument: string;

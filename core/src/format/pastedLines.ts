@@ -1,6 +1,8 @@
 import { readAmount } from "../kit/amountRead.ts";
+import type { StockUnit } from "../kit/amountWords.ts";
 import { mostLines } from "../kit/limits.ts";
 import { readStandIn, type StandIn } from "../kit/standIn.ts";
+import { type Per, pers } from "../kit/units.ts";
 import { cleanTyped } from "../quantity/clean.ts";
 import { parseQuantity } from "../quantity/parse.ts";
 import { parseShare } from "../quantity/share.ts";
@@ -12,14 +14,14 @@ export const mostSpoilt = 0.95;
 export interface NamedMaterial {
   readonly id: string;
   readonly name: string;
-  readonly unit: "piece" | "mm" | "g" | "ml";
+  readonly unit: StockUnit;
 }
 
 /** A row that can be taken: amounts in the material's unit, the spoil rate as a share; null where the row says nothing. */
 export interface PastedLine {
   readonly materialId: string;
   readonly amount: number;
-  readonly per: "builder" | "team" | "table" | "rig" | "session" | "series" | null;
+  readonly per: Per | null;
   readonly spoilRate: number | null;
   readonly standIn: Pick<StandIn, "words" | "ratio">;
 }
@@ -49,8 +51,6 @@ const headings: Readonly<Record<string, Column>> = {
   "stand-in": "stand-in",
   "or use": "stand-in",
 };
-
-const units = ["builder", "team", "table", "rig", "session", "series"] as const;
 
 /**
  * Reads rows pasted from a spreadsheet. A first row of headings says which column is which; without it they stand in the
@@ -99,8 +99,8 @@ function readRow(at: (column: Column) => string, materials: readonly NamedMateri
   const per = at("per")
     .toLowerCase()
     .replace(/^(per|for each) /, "");
-  const unit = units.find((u) => u === per || `${u}s` === per);
-  if (per !== "" && !unit) return { words: `“${at("per")}” is not one of ${units.join(", ")}.` };
+  const unit = pers.find((u) => u === per || `${u}s` === per);
+  if (per !== "" && !unit) return { words: `“${at("per")}” is not one of ${pers.join(", ")}.` };
   const spoil = at("spoil") === "" ? null : parseShare(at("spoil"), { most: mostSpoilt, bareShares: true });
   if (spoil?.ok === false) return { words: `Spoil rate: ${spoil.words}` };
   const line = {

@@ -1,4 +1,5 @@
 import { readAmount, readPrice } from "../kit/amountRead.ts";
+import type { StockUnit } from "../kit/amountWords.ts";
 import { storeLimits } from "../kit/limits.ts";
 import { parseQuantity } from "../quantity/parse.ts";
 import { refusalWords } from "../quantity/reasons.ts";
@@ -6,7 +7,7 @@ import { refusalWords } from "../quantity/reasons.ts";
 /** A material as a store room file tells it; amounts in its own unit, sheets in m, money in cents. */
 export interface StockRow {
   readonly name: string;
-  readonly unit: "piece" | "mm" | "g" | "ml";
+  readonly unit: StockUnit;
   readonly onHand: number;
   readonly packSize: number;
   readonly packPriceCents: number;

@@ -2,7 +2,8 @@ import type { UnitChoice } from "../quantity/show.ts";
 import { showNumber, showQuantity } from "../quantity/show.ts";
 
 /** What one unit of a material is. */
-export type StockUnit = "piece" | "mm" | "g" | "ml";
+export const stockUnits = ["piece", "mm", "g", "ml"] as const;
+export type StockUnit = (typeof stockUnits)[number];
 
 /** An amount of a material in its own unit. */
 export function amountWords(amount: number, unit: StockUnit, choice: UnitChoice): string {

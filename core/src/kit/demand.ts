@@ -4,6 +4,14 @@ import { seedOf, uniformAt } from "../random/stream.ts";
 import { ceiling } from "./rounding.ts";
 import type { Per } from "./units.ts";
 
+/** How a line is given out. */
+export const lineKinds = ["counted", "measured", "reusable"] as const;
+export type LineKind = (typeof lineKinds)[number];
+
+/** Who makes one build. */
+export const builtBy = ["builder", "team"] as const;
+export type BuiltBy = (typeof builtBy)[number];
+
 /** What one line takes. `perRebuild` is f: the part of the amount that a rebuild takes again. */
 export type LineUse = { readonly id: string; readonly per: Per; readonly tier?: string | undefined } & (
   | {
@@ -20,7 +28,7 @@ export type LineUse = { readonly id: string; readonly per: Per; readonly tier?: 
 
 /** Who rebuilds, how often, and how likely. */
 export interface Rebuilding {
-  readonly buildBy: "builder" | "team";
+  readonly buildBy: BuiltBy;
   readonly rate: number;
   readonly loops: number;
 }

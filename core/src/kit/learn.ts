@@ -1,5 +1,6 @@
 import { betaQuantile } from "../numeric/beta.ts";
 import { tQuantile } from "../numeric/student.ts";
+import type { LineKind } from "./demand.ts";
 
 /** A rate or an amount after what sessions have shown, with its 90 % interval. */
 export interface Learned {
@@ -43,7 +44,7 @@ export interface UseSession {
 
 /** How a line is used: its default amount, the part a rebuild takes again, and the brief's rebuilding. */
 export interface LineDefault {
-  readonly kind: "counted" | "measured";
+  readonly kind: Exclude<LineKind, "reusable">;
   readonly amount: number;
   readonly perRebuild: number;
   readonly rebuildRate: number;

@@ -1,7 +1,8 @@
 import { ceiling } from "./rounding.ts";
 
 /** What a line counts by. */
-export type Per = "builder" | "team" | "table" | "rig" | "session" | "series";
+export const pers = ["builder", "team", "table", "rig", "session", "series"] as const;
+export type Per = (typeof pers)[number];
 
 /** How builders are grouped and seated. */
 export interface Grouping {

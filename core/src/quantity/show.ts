@@ -1,7 +1,8 @@
 import { type Dimension, unitById } from "./units.ts";
 
 /** How a house or a run shows its numbers. */
-export type UnitChoice = "metric" | "imperial";
+export const unitChoices = ["metric", "imperial"] as const;
+export type UnitChoice = (typeof unitChoices)[number];
 
 /** Digits in groups by a thin space, fixed decimals, a true minus. */
 export function showNumber(value: number, decimals: number): string {

@@ -1,4 +1,4 @@
-import type { BriefLine } from "@lampcrate/contract";
+import type { BriefLine, CutShape } from "@lampcrate/contract";
 import { showQuantity, type UnitChoice } from "@lampcrate/core";
 import type { CratePapers } from "../services/cratePapers.ts";
 import { materialOf } from "./crateWords.ts";
@@ -64,7 +64,7 @@ function drawTemplate(paper: Paper, { cut }: BriefLine, name: string, units: Uni
     }
 }
 
-function drawShape({ pdf }: Paper, shape: "rectangle" | "triangle" | "disc" | "length", w: number, h: number): void {
+function drawShape({ pdf }: Paper, shape: CutShape, w: number, h: number): void {
   pdf.lineWidth(0.8).strokeColor(ink);
   if (shape === "disc") {
     pdf.circle(w / 2, w / 2, w / 2).stroke();

@@ -1,4 +1,4 @@
-import { type BriefDoc, type ChallengePack, type PackLine, type RunKind, usualLine } from "@lampcrate/contract";
+import { type BriefDoc, type ChallengePack, type HintRung, type PackLine, type RunKind, usualLine } from "@lampcrate/contract";
 import type { FamilyId, Values } from "@lampcrate/core";
 import { startingBrief } from "../services/briefs.ts";
 import { starterMaterials } from "./materials.ts";
@@ -45,8 +45,7 @@ export function packOfStarter(starter: Starter): ChallengePack {
   const { lines: _, ...usual } = startingBrief(starter.family);
   const used = new Set(starter.lines.map(([material]) => material));
   const numbered = (from: string, words: readonly string[]) => words.map((said, i) => ({ id: `${from}-${i + 1}`, words: said }));
-  const ladder = (rung: "question" | "nudge" | "example", words: readonly string[]) =>
-    numbered(rung, words).map((hint) => ({ ...hint, rung }));
+  const ladder = (rung: HintRung, words: readonly string[]) => numbered(rung, words).map((hint) => ({ ...hint, rung }));
   return {
     format: "lamp-crate challenge pack",
     version: 1,

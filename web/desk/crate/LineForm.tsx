@@ -1,10 +1,11 @@
-import type { BriefLine, MaterialDoc } from "@lampcrate/contract";
-import { showQuantity, type UnitChoice } from "@lampcrate/core";
+import { type BriefLine, lineSources, type MaterialDoc } from "@lampcrate/contract";
+import { pers, showQuantity, type UnitChoice } from "@lampcrate/core";
 import { Input, InputNumber, Select } from "antd";
 import { Button } from "../pieces/Button.tsx";
 import { Labelled } from "../shell/Labelled.tsx";
 import { CutFields } from "./CutFields.tsx";
 import { LengthBox } from "./LengthBox.tsx";
+import { sourceWords } from "./show.ts";
 
 interface LineFormProps {
   readonly line: BriefLine;
@@ -14,7 +15,8 @@ interface LineFormProps {
   readonly onRemove: () => void;
 }
 
-const pers = ["builder", "team", "table", "rig", "session", "series"].map((value) => ({ value, label: `per ${value}` }));
+const forWhom = pers.map((value) => ({ value, label: `per ${value}` }));
+const fromWhere = lineSources.map((value) => ({ value, label: sourceWords[value] }));
 
 /** One line's numbers. */
 export function LineForm({ line, material, units, onChange, onRemove }: LineFormProps) {
@@ -38,7 +40,7 @@ export function LineForm({ line, material, units, onChange, onRemove }: LineForm
           <Select
             style={{ width: "100%" }}
             value={line.per}
-            options={pers}
+            options={forWhom}
             onChange={(per: BriefLine["per"]) => onChange({ per }, `per ${per}`)}
           />
         </Labelled>
@@ -46,11 +48,7 @@ export function LineForm({ line, material, units, onChange, onRemove }: LineForm
           <Select
             style={{ width: "100%" }}
             value={line.source}
-            options={[
-              { value: "packed", label: "packed for them" },
-              { value: "house", label: "from the house" },
-              { value: "home", label: "found at home" },
-            ]}
+            options={fromWhere}
             onChange={(source: BriefLine["source"]) => onChange({ source }, source)}
           />
         </Labelled>

@@ -8,8 +8,7 @@ import { Button } from "../pieces/Button.tsx";
 import { CellBox } from "./CellBox.tsx";
 import { LineForm } from "./LineForm.tsx";
 import { amountShown, type CellRead, takeAmount } from "./lineCells.ts";
-
-const sources = { packed: "packed for them", house: "from the house", home: "found at home" } as const;
+import { sourceWords } from "./show.ts";
 
 interface LineRowProps {
   readonly line: BriefLine;
@@ -75,7 +74,7 @@ export function LineRow({ line, material, units, open, onOpen, onChange, onRemov
           <span className="soft">per {line.per}</span>
         </td>
         <td>
-          {sources[line.source]}
+          {sourceWords[line.source]}
           {material?.perWeek != null && line.source !== "home" ? <span className="soft small">, collected</span> : null}
         </td>
         <td>{line.kind === "reusable" ? "" : percent("again at a rebuild", "perRebuild", 1)}</td>

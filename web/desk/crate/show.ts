@@ -1,4 +1,4 @@
-import type { BriefLine, MaterialDoc } from "@lampcrate/contract";
+import type { BriefLine, LineSource, MaterialDoc } from "@lampcrate/contract";
 import { amountWords, type ManifestLine, standInFor, type UnitChoice } from "@lampcrate/core";
 
 /** Cents as money of the house. */
@@ -63,3 +63,10 @@ export const shownPer = (unit: MaterialDoc["unit"] | undefined): number => (unit
 /** The unit it is typed in; nothing for pieces. */
 export const unitWord = (unit: MaterialDoc["unit"] | undefined): string =>
   unit === undefined || unit === "piece" ? "" : unit === "mm" ? "m" : unit;
+
+/** Where a line of the kit comes from, in words. */
+export const sourceWords: Readonly<Record<LineSource, string>> = {
+  packed: "packed for them",
+  house: "from the house",
+  home: "found at home",
+};

@@ -1,4 +1,4 @@
-import type { HouseDoc, RoomDoc } from "@lampcrate/contract";
+import { floors, type HouseDoc, type RoomDoc } from "@lampcrate/contract";
 import { Checkbox, Input, InputNumber, Select } from "antd";
 import { nanoid } from "nanoid";
 import type { ReactNode } from "react";
@@ -81,7 +81,7 @@ function RoomRow({ room, units, onChange, onRemove, trouble }: RoomRowProps) {
         <Select
           style={{ width: 110 }}
           value={room.floor}
-          options={["hard", "carpet", "grass", "other"].map((value) => ({ value, label: value }))}
+          options={floors.map((value) => ({ value, label: value }))}
           onChange={(floor: RoomDoc["floor"]) => onChange({ ...room, floor })}
         />
       </label>

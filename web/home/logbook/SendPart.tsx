@@ -1,4 +1,4 @@
-import type { AgeBand, SheetDoc } from "@lampcrate/contract";
+import { ageBands, type SheetDoc } from "@lampcrate/contract";
 import { checkVersion, readTrial } from "@lampcrate/core";
 import { filledVersions } from "../../shared/logbook/versions.ts";
 import { useWords } from "../../shared/words/useWords.ts";
@@ -6,8 +6,6 @@ import { familyOf } from "../family.ts";
 import { closingWords } from "../sheet/Sheet.tsx";
 import type { LogDraft } from "./draft.ts";
 import { type Book, comesAgain } from "./useLogbook.ts";
-
-const ages: readonly AgeBand[] = ["under 6", "6 to 8", "9 to 11", "12 to 15", "16 and over", "mixed"];
 
 /** What an adult decides, and the button. It says what is missing before it can be pressed. */
 export function SendPart({ sheet, book }: { readonly sheet: SheetDoc; readonly book: Book }) {
@@ -22,10 +20,10 @@ export function SendPart({ sheet, book }: { readonly sheet: SheetDoc; readonly b
         <select
           className="typed"
           value={draft.ageBand ?? ""}
-          onChange={(event) => change({ ageBand: ages.find((age) => age === event.target.value) ?? null })}
+          onChange={(event) => change({ ageBand: ageBands.find((age) => age === event.target.value) ?? null })}
         >
           <option value="">{words.log.agesNone}</option>
-          {ages.map((age) => (
+          {ageBands.map((age) => (
             <option key={age} value={age}>
               {age}
             </option>

@@ -1,5 +1,14 @@
-import type { AddedCaution, AddedHint, AddedRule, BriefDoc, cutDoc, MaterialDoc, TierDoc } from "@lampcrate/contract";
-import type { Values } from "@lampcrate/core";
+import {
+  type AddedCaution,
+  type AddedHint,
+  type AddedRule,
+  type BriefDoc,
+  type cutDoc,
+  lineSources,
+  type MaterialDoc,
+  type TierDoc,
+} from "@lampcrate/contract";
+import { builtBy, lineKinds, pers, type Values } from "@lampcrate/core";
 import { check, integer, primaryKey, real, sqliteTable, text } from "drizzle-orm/sqlite-core";
 import { within } from "./checks.ts";
 import { staff } from "./house.ts";
@@ -17,7 +26,7 @@ export const brief = sqliteTable("brief", {
   youngestAge: integer("youngest_age").notNull(),
   sketchFirst: integer("sketch_first", { mode: "boolean" }).notNull(),
   plainBuildShown: integer("plain_build_shown", { mode: "boolean" }).notNull(),
-  buildBy: text("build_by", { enum: ["builder", "team"] }).notNull(),
+  buildBy: text("build_by", { enum: builtBy }).notNull(),
   teamSize: integer("team_size").notNull(),
   rebuildRate: real("rebuild_rate").notNull(),
   loops: integer("loops").notNull(),
@@ -48,8 +57,8 @@ export const briefLine = sqliteTable(
     materialId: text("material_id")
       .notNull()
       .references(() => material.id),
-    per: text("per", { enum: ["builder", "team", "table", "rig", "session", "series"] }).notNull(),
-    kind: text("kind", { enum: ["counted", "measured", "reusable"] }).notNull(),
+    per: text("per", { enum: pers }).notNull(),
+    kind: text("kind", { enum: lineKinds }).notNull(),
     amount: real("amount").notNull(),
     perRebuild: real("per_rebuild").notNull(),
     spoilRate: real("spoil_rate").notNull(),
@@ -57,7 +66,7 @@ export const briefLine = sqliteTable(
     share: real("share").notNull(),
     unitsPerItem: real("units_per_item").notNull(),
     loss: real("loss").notNull(),
-    source: text("source", { enum: ["packed", "home", "house"] }).notNull(),
+    source: text("source", { enum: lineSources }).notNull(),
     standIn: text("stand_in").notNull(),
     standInRatio: real("stand_in_ratio").notNull().default(1),
     tier: text("tier"),

@@ -1,4 +1,5 @@
-import type { BriefDoc, Broke } from "@lampcrate/contract";
+import { type BriefDoc, type Broke, decisions, entryStates } from "@lampcrate/contract";
+import { testPlaces, versionRoles } from "@lampcrate/core";
 import { check, index, integer, primaryKey, real, sqliteTable, text, uniqueIndex } from "drizzle-orm/sqlite-core";
 import { within } from "./checks.ts";
 import { staff } from "./house.ts";
@@ -23,7 +24,7 @@ export const entry = sqliteTable(
     ageBand: text("age_band"),
     said: text("said").notNull(),
     source: text("source", { enum: ["home", "keyed in", "house trial"] }).notNull(),
-    state: text("state", { enum: ["waiting", "accepted", "set aside", "withdrawn", "house trial"] }).notNull(),
+    state: text("state", { enum: [...entryStates, "house trial"] }).notNull(),
     sentAt: integer("sent_at").notNull(),
     revision: integer("revision").notNull(),
   },
@@ -38,13 +39,13 @@ export const version = sqliteTable(
       .notNull()
       .references(() => entry.key, { onDelete: "cascade" }),
     number: integer("number").notNull(),
-    role: text("role", { enum: ["build", "control"] }).notNull(),
+    role: text("role", { enum: versionRoles }).notNull(),
     changed: text("changed").notNull(),
     madeOf: text("made_of").notNull(),
     variables: text("variables", { mode: "json" }).$type<Readonly<Record<string, number | string>>>().notNull(),
     guessRaw: text("guess_raw"),
     guessValue: real("guess_value"),
-    place: text("place", { enum: ["indoors", "outdoors"] }),
+    place: text("place", { enum: testPlaces }),
   },
   (t) => [uniqueIndex("version_number").on(t.entryKey, t.number), check("version_guess", within(t.guessValue, -1e12, 1e12))],
 );
@@ -123,7 +124,7 @@ export const siftDecision = sqliteTable(
     entryId: text("entry_id")
       .notNull()
       .references(() => entry.id, { onDelete: "cascade" }),
-    decision: text("decision", { enum: ["accepted", "set aside"] }).notNull(),
+    decision: text("decision", { enum: decisions }).notNull(),
     why: text("why").notNull(),
     staffId: text("staff_id").references(() => staff.id),
     at: integer("at").notNull(),

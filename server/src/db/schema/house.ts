@@ -1,4 +1,5 @@
-import { auditAreas, type PreparingDoc, roles } from "@lampcrate/contract";
+import { auditAreas, floors, type PreparingDoc, roles } from "@lampcrate/contract";
+import { unitChoices } from "@lampcrate/core";
 import { index, integer, real, sqliteTable, text } from "drizzle-orm/sqlite-core";
 
 /* Who and where: the house, its people, rooms and closed days. */
@@ -8,7 +9,7 @@ export const house = sqliteTable("house", {
   name: text("name").notNull(),
   zone: text("zone").notNull(),
   currency: text("currency").notNull(),
-  units: text("units", { enum: ["metric", "imperial"] }).notNull(),
+  units: text("units", { enum: unitChoices }).notNull(),
   publicUrl: text("public_url").notNull(),
   /** The LAMPCRATE_URL last seen: a new one there moves the house, an edit in the House view stays. */
   urlFromServer: text("url_from_server"),
@@ -85,7 +86,7 @@ export const room = sqliteTable("room", {
   heightM: real("height_m"),
   seats: integer("seats").notNull(),
   water: integer("water", { mode: "boolean" }).notNull(),
-  floor: text("floor", { enum: ["hard", "carpet", "grass", "other"] }).notNull(),
+  floor: text("floor", { enum: floors }).notNull(),
   place: integer("place").notNull(),
 });
 

@@ -1,4 +1,5 @@
 import type { MaterialDoc } from "@lampcrate/contract";
+import { stockUnits } from "@lampcrate/core";
 import { check, integer, real, sqliteTable, text } from "drizzle-orm/sqlite-core";
 import { within } from "./checks.ts";
 
@@ -7,7 +8,7 @@ export const material = sqliteTable(
   {
     id: text("id").primaryKey(),
     name: text("name").notNull(),
-    unit: text("unit", { enum: ["piece", "mm", "g", "ml"] }).notNull(),
+    unit: text("unit", { enum: stockUnits }).notNull(),
     packSize: real("pack_size").notNull(),
     packPriceCents: integer("pack_price_cents").notNull(),
     sheetWidthM: real("sheet_width_m"),

@@ -1,6 +1,6 @@
 import type { BriefDoc, LineCount } from "@lampcrate/contract";
 import { afterwards, runKinds, runStatuses, scorings } from "@lampcrate/contract";
-import type { HeadsModel } from "@lampcrate/core";
+import { type HeadsModel, unitChoices } from "@lampcrate/core";
 import { index, integer, sqliteTable, text } from "drizzle-orm/sqlite-core";
 import { brief } from "./brief.ts";
 import { room, staff } from "./house.ts";
@@ -23,7 +23,7 @@ export const run = sqliteTable(
     closesOn: text("closes_on"),
     revealOn: text("reveal_on"),
     scoring: text("scoring", { enum: scorings }).notNull(),
-    units: text("units", { enum: ["metric", "imperial"] }).notNull(),
+    units: text("units", { enum: unitChoices }).notNull(),
     heads: text("heads", { mode: "json" }).$type<HeadsModel>().notNull(),
     afterwards: text("afterwards", { enum: afterwards }).notNull(),
     createdAt: integer("created_at").notNull(),

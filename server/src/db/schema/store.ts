@@ -1,4 +1,4 @@
-import { moveReasons } from "@lampcrate/contract";
+import { moveReasons, orderStates } from "@lampcrate/contract";
 import { check, index, integer, primaryKey, real, sqliteTable, text } from "drizzle-orm/sqlite-core";
 import { within } from "./checks.ts";
 import { staff } from "./house.ts";
@@ -47,7 +47,7 @@ export const purchase = sqliteTable("purchase", {
     .references(() => supplier.id),
   placedOn: text("placed_on").notNull(),
   dueOn: text("due_on").notNull(),
-  state: text("state", { enum: ["placed", "arrived", "called off"] }).notNull(),
+  state: text("state", { enum: orderStates }).notNull(),
   arrivedOn: text("arrived_on"),
   feeCents: integer("fee_cents").notNull(),
   staffId: text("staff_id").references(() => staff.id),
