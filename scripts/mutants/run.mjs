@@ -1,7 +1,7 @@
 // npm run mutants: changes the code in small ways, one at a time, and counts how many the tests notice.
 //   npm run mutants -- [--count 420] [--seed 9] [--in core/src/finding]
 import { mkdirSync, writeFileSync } from "node:fs";
-import { join } from "node:path";
+import { join, relative } from "node:path";
 import { parseArgs } from "node:util";
 import { Stryker } from "@stryker-mutator/core";
 import { root } from "../ensure.mjs";
@@ -40,7 +40,7 @@ const results = await new Stryker({
   timeoutMS: 20_000,
   timeoutFactor: 2,
   tempDirName: "test-results/mutants/sandbox",
-  ignorePatterns: ["docs", "web", "e2e", "deploy", "demo/dist", "server/dist", "test-results"],
+  ignorePatterns: ["web", "e2e", "deploy", "demo/dist", "server/dist", "test-results"],
   disableTypeChecks: true,
   reporters: ["progress-append-only", "json"],
   jsonReporter: { fileName: join(folder, "report.json") },
@@ -53,7 +53,7 @@ const killed = counted.filter(({ status }) => status === "Killed" || status === 
 const left = counted.filter(({ status }) => !killed.some((one) => one.status === status));
 const lines = left.map(
   ({ fileName, location, mutatorName, replacement, status }) =>
-    `${fileName}:${location.start.line}:${location.start.column} ${status.toLowerCase()}: ${mutatorName} ${String(replacement).replace(/\s+/g, " ").slice(0, 90)}`,
+    `${relative(root, fileName)}:${location.start.line}:${location.start.column} ${status.toLowerCase()}: ${mutatorName} ${String(replacement).replace(/\s+/g, " ").slice(0, 90)}`,
 );
 writeFileSync(join(folder, "survivors.txt"), `${lines.sort().join("\n")}\n`);
 console.log(lines.join("\n"));

@@ -19,10 +19,21 @@ const values = Joi.object()
   .max(80)
   .required();
 
-const addedFields = { id: id.required(), words: line(240).min(1).required() };
-const added = objectOf<AddedRule>(addedFields);
+/** How a piece is cut. */
+export const cutFields = {
+  shape: Joi.string()
+    .valid(...cutShapes)
+    .required(),
+  kerfM: Joi.number().min(0).max(0.02).required(),
+  trimM: Joi.number().min(0).max(0.1).required(),
+  missRate: Joi.number().min(0).max(0.9).required(),
+  widthM: Joi.number().min(0.005).max(5).required(),
+  heightM: Joi.number().min(0.005).max(5).required(),
+  rotate: Joi.boolean().required(),
+};
 
-const briefLine = objectOf<BriefLine>({
+/** A line of a kit. */
+export const lineFields = {
   id: id.required(),
   materialId: id.required(),
   per: Joi.string()
@@ -44,22 +55,53 @@ const briefLine = objectOf<BriefLine>({
   standIn: text(160).required(),
   standInRatio: Joi.number().min(0.01).max(1000).default(1),
   tier: id.allow(null).required(),
-  cut: objectOf<CutDoc>({
-    shape: Joi.string()
-      .valid(...cutShapes)
-      .required(),
-    kerfM: Joi.number().min(0).max(0.02).required(),
-    trimM: Joi.number().min(0).max(0.1).required(),
-    missRate: Joi.number().min(0).max(0.9).required(),
-    widthM: Joi.number().min(0.005).max(5).required(),
-    heightM: Joi.number().min(0.005).max(5).required(),
-    rotate: Joi.boolean().required(),
-  })
-    .allow(null)
-    .required(),
-});
+  cut: objectOf<CutDoc>(cutFields).allow(null).required(),
+};
+const briefLine = objectOf<BriefLine>(lineFields);
 
-export const briefDoc = objectOf<BriefDoc>({
+/** What a brief lists, by ids of one make; `as` says how strictly its items are held to their keys. */
+export function briefLists(anId: Joi.StringSchema, as: (of: Joi.ObjectSchema) => Joi.ObjectSchema) {
+  const addedFields = { id: anId.required(), words: line(240).min(1).required() };
+  const added = as(objectOf<AddedRule>(addedFields));
+  return {
+    tiers: Joi.array()
+      .max(8)
+      .unique("id")
+      .required()
+      .items(
+        as(
+          objectOf<TierDoc>({
+            id: anId.required(),
+            kind: Joi.string()
+              .valid(...tierKinds)
+              .required(),
+            words: line(200).min(1).required(),
+            share: share.required(),
+            times: Joi.number().greater(0).max(20).allow(null).required(),
+          }),
+        ),
+      ),
+    cautions: Joi.array().max(20).unique("id").required().items(added),
+    rules: Joi.array().max(20).unique("id").required().items(added),
+    hints: Joi.array()
+      .max(30)
+      .unique("id")
+      .required()
+      .items(
+        as(
+          objectOf<AddedHint>({
+            ...addedFields,
+            rung: Joi.string()
+              .valid(...hintRungs)
+              .required(),
+          }),
+        ),
+      ),
+  };
+}
+
+/** A brief but for its lines. */
+export const briefFields = {
   family: Joi.string()
     .valid(...familyIds)
     .required(),
@@ -89,37 +131,10 @@ export const briefDoc = objectOf<BriefDoc>({
   turnedAway: Joi.object({ costCents: Joi.number().integer().min(1).max(1e6).required(), usedAgain: share.required() })
     .allow(null)
     .required(),
-  lines: Joi.array().items(briefLine).max(mostLines).unique("id").required(),
-  tiers: Joi.array()
-    .max(8)
-    .unique("id")
-    .required()
-    .items(
-      objectOf<TierDoc>({
-        id: id.required(),
-        kind: Joi.string()
-          .valid(...tierKinds)
-          .required(),
-        words: line(200).min(1).required(),
-        share: share.required(),
-        times: Joi.number().greater(0).max(20).allow(null).required(),
-      }),
-    ),
-  cautions: Joi.array().max(20).unique("id").required().items(added),
-  rules: Joi.array().max(20).unique("id").required().items(added),
-  hints: Joi.array()
-    .max(30)
-    .unique("id")
-    .required()
-    .items(
-      objectOf<AddedHint>({
-        ...addedFields,
-        rung: Joi.string()
-          .valid(...hintRungs)
-          .required(),
-      }),
-    ),
-});
+  ...briefLists(id, (of) => of),
+};
+
+export const briefDoc = objectOf<BriefDoc>({ ...briefFields, lines: Joi.array().items(briefLine).max(mostLines).unique("id").required() });
 
 /** Shape only: the server holds the goal's and the design's numbers against their family, field by field. */
 export const briefSave = objectOf<BriefSave>({

@@ -1,8 +1,9 @@
-export * from "./brief.ts";
+export { briefDoc, briefSave } from "./brief.ts";
 export * from "./count.ts";
 export * from "./entry.ts";
 export * from "./house.ts";
-export * from "./material.ts";
+export { materialInput, materialSave, packMaterial } from "./material.ts";
+export * from "./pack.ts";
 export { id, line } from "./parts.ts";
 export * from "./practice.ts";
 export * from "./run.ts";

@@ -5,7 +5,8 @@ import type { PackMaterial } from "../pack.ts";
 import { line, objectOf, revision } from "./parts.ts";
 
 const sheetSide = Joi.number().greater(0).max(storeLimits.sheetM).allow(null).required();
-const kinds = {
+/** What a material is, whoever has how much of it. */
+export const materialFields = {
   name: line(storeLimits.nameLetters).min(1).required(),
   unit: Joi.string()
     .valid(...stockUnits)
@@ -24,14 +25,14 @@ const kinds = {
 };
 
 const fields = {
-  ...kinds,
+  ...materialFields,
   perWeek: Joi.number().greater(0).max(storeLimits.perWeek).allow(null).required(),
 };
 
 const onHand = Joi.number().min(0).max(storeLimits.onHand).required();
 
 /** A material as a challenge pack brings it: what it is, not what there is of it. */
-export const packMaterial = Joi.object<PackMaterial>({ ...kinds, key: line(60).min(1).required() }).unknown();
+export const packMaterial = Joi.object<PackMaterial>({ ...materialFields, key: line(60).min(1).required() }).unknown();
 
 export const materialInput = objectOf<MaterialInput>({ ...fields, onHand });
 export const materialSave = objectOf<MaterialSave>({ ...fields, revision });
