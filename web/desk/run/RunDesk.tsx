@@ -63,6 +63,7 @@ function OpenRun({ run, materials }: { readonly run: RunDoc; readonly materials:
         act: () => void navigate(`/run/${run.id}/${step.path}`),
       })),
     { key: "u", words: "undo", act: () => void undo() },
+    { key: "z", ctrl: true, words: "undo", act: () => void undo() },
   ];
   useKeys(keys);
   // What stands around a step follows a dragged dial a moment later, so that the dial itself never waits.

@@ -10,14 +10,16 @@ export function KeysDialog({ onClose }: { readonly onClose: () => void }) {
   return (
     <Modal open title="Keys that work here" onCancel={onClose} footer={null} width={460}>
       <dl className="keys">
-        {[...activeKeys(), ...always].map(({ key, words }) => (
-          <div className="row" key={key} style={{ padding: "4px 0" }}>
-            <dt style={{ width: 56 }}>
-              <kbd>{key === " " ? "Space" : key}</kbd>
-            </dt>
-            <dd style={{ margin: 0 }}>{words}</dd>
-          </div>
-        ))}
+        {[...activeKeys().map(({ key, ctrl, words }) => ({ key: ctrl ? `Ctrl ${key.toUpperCase()}` : key, words })), ...always].map(
+          ({ key, words }) => (
+            <div className="row" key={key} style={{ padding: "4px 0" }}>
+              <dt style={{ width: 66 }}>
+                <kbd>{key === " " ? "Space" : key}</kbd>
+              </dt>
+              <dd style={{ margin: 0 }}>{words}</dd>
+            </div>
+          ),
+        )}
       </dl>
     </Modal>
   );

@@ -54,6 +54,9 @@ function Desk({ name }: { readonly name: string }) {
   };
   return (
     <>
+      <a className="skip" href="#view">
+        Skip to the view
+      </a>
       <header className="bar">
         <Link to="/" className="mark">
           <img src="/assets/mark.svg" alt="" />
@@ -82,7 +85,9 @@ function Desk({ name }: { readonly name: string }) {
           </Button>
         </div>
       </header>
-      <Outlet />
+      <div id="view" tabIndex={-1}>
+        <Outlet />
+      </div>
       <Suspense>
         {open === "keys" ? <KeysDialog onClose={() => setOpen(null)} /> : null}
         {open === "own" ? <OwnSignIn name={name} onClose={() => setOpen(null)} /> : null}

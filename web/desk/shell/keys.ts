@@ -7,6 +7,8 @@ export interface Key {
   readonly act: () => void;
   /** Whether holding it down goes on acting; else it acts once a press. */
   readonly repeats?: boolean;
+  /** Pressed with Ctrl, or the Mac's own. */
+  readonly ctrl?: boolean;
 }
 
 const listed = new Set<{ readonly current: readonly Key[] }>();
@@ -24,16 +26,9 @@ export function useKeys(keys: readonly Key[]): void {
   });
   useEffect(() => {
     const onKey = (event: KeyboardEvent): void => {
-      if (
-        event.ctrlKey ||
-        event.metaKey ||
-        event.altKey ||
-        event.defaultPrevented ||
-        isTyping(event.target) ||
-        document.querySelector("[role=dialog]")
-      )
-        return;
-      const found = now.current.find((key) => key.key === event.key);
+      if (event.altKey || event.defaultPrevented || isTyping(event.target) || document.querySelector("[role=dialog]")) return;
+      const ctrl = event.ctrlKey || event.metaKey;
+      const found = now.current.find((key) => key.key === event.key && (key.ctrl ?? false) === ctrl);
       if (!found) return;
       event.preventDefault();
       if (!event.repeat || found.repeats) found.act();
