@@ -1,57 +1,58 @@
-import { crateCode } from "@lampcrate/core";
 import { useQuery } from "@tanstack/react-query";
 import { Input, Modal } from "antd";
-import { useState } from "react";
+import { type KeyboardEvent, useId, useState } from "react";
 import { useNavigate } from "react-router";
 import { Button } from "../pieces/Button.tsx";
-import { seasonQuery } from "../queries.ts";
+import { useMay } from "../pieces/Lock.tsx";
+import { materialsQuery, seasonQuery, staffQuery, suppliersQuery } from "../queries.ts";
+import { steps } from "../run/RunStrip.tsx";
+import { placesFor } from "./places.ts";
 
-/** Type a few letters, press Enter: runs, their steps, and the house's rooms of work. */
+/** Type a few letters, choose by the arrow keys, press Enter: runs and their steps, materials, suppliers, people, rooms of work. */
 export function GoTo({ onClose }: { readonly onClose: () => void }) {
   const [typed, setTyped] = useState("");
+  const [chosen, setChosen] = useState(0);
   const navigate = useNavigate();
-  const season = useQuery(seasonQuery);
-  const places = [
-    { words: "Season", to: "/" },
-    { words: "Buying", to: "/buying" },
-    { words: "Store room", to: "/store" },
-    { words: "House", to: "/house" },
-    ...(season.data?.runs ?? []).flatMap((run) =>
-      ["brief", "tryout", "crate", "calendar", "publish", "sift", "findings"].map((step) => ({
-        words: `${run.title}: ${step}`,
-        to: `/run/${run.id}/${step}`,
-      })),
-    ),
-  ];
-  // A bag's or a crate's code, typed or scanned, leads to its crate.
-  const scanned = typed.trim().toUpperCase().slice(0, 4);
-  const coded = (season.data?.runs ?? []).filter(
-    (run) => scanned.length === 4 && [run.id, ...run.sessions.map((session) => session.id)].some((id) => crateCode(id) === scanned),
-  );
-  const wanted = typed.toLowerCase().split(" ").filter(Boolean);
-  const found = [
-    ...coded.map((run) => ({ words: `${run.title}: the crate with code ${scanned}`, to: `/run/${run.id}/crate` })),
-    ...places.filter((place) => wanted.every((word) => place.words.toLowerCase().includes(word))),
-  ].slice(0, 9);
+  const may = useMay();
+  const id = useId();
+  const found = placesFor(typed, {
+    runs: useQuery(seasonQuery).data?.runs ?? [],
+    steps: steps.filter((step) => may(step.opens)),
+    materials: useQuery(materialsQuery).data ?? [],
+    suppliers: useQuery(suppliersQuery).data ?? [],
+    people: useQuery({ ...staffQuery, enabled: may("house") }).data ?? [],
+  });
+  const at = Math.min(chosen, Math.max(0, found.length - 1));
   const go = (to: string | undefined): void => {
     if (to === undefined) return;
     onClose();
     void navigate(to);
+  };
+  const onKey = (event: KeyboardEvent): void => {
+    const by = event.key === "ArrowDown" ? 1 : event.key === "ArrowUp" ? -1 : 0;
+    if (by === 0) return;
+    event.preventDefault();
+    setChosen(Math.min(found.length - 1, Math.max(0, at + by)));
   };
   return (
     <Modal open title="Find or go to" onCancel={onClose} footer={null}>
       <Input
         autoFocus
         aria-label="Find or go to"
+        aria-controls={id}
         placeholder="boardwalk crate"
         value={typed}
-        onChange={(event) => setTyped(event.target.value)}
-        onPressEnter={() => go(found[0]?.to)}
+        onChange={(event) => {
+          setTyped(event.target.value);
+          setChosen(0);
+        }}
+        onKeyDown={onKey}
+        onPressEnter={() => go(found[at]?.to)}
       />
-      <ul className="week" style={{ marginTop: 8 }}>
-        {found.map((place) => (
-          <li key={place.to}>
-            <Button type="text" size="small" onClick={() => go(place.to)}>
+      <ul id={id} className="week" style={{ marginTop: 8 }}>
+        {found.map((place, i) => (
+          <li key={`${place.to} ${place.words}`} className={i === at ? "chosen" : ""}>
+            <Button type="text" size="small" aria-current={i === at} onClick={() => go(place.to)}>
               {place.words}
             </Button>
           </li>

@@ -1,7 +1,7 @@
 import type { MaterialDoc } from "@lampcrate/contract";
 import { amountWords, type SeasonUse, showQuantity, type UnitChoice } from "@lampcrate/core";
-import { useState } from "react";
-import { Link } from "react-router";
+import { type RefObject, useEffect, useRef, useState } from "react";
+import { Link, useSearchParams } from "react-router";
 import { money } from "../crate/show.ts";
 import { Button } from "../pieces/Button.tsx";
 import { useMay } from "../pieces/Lock.tsx";
@@ -20,7 +20,15 @@ type Open = { readonly id: string; readonly what: "change" | "moves" } | null;
 
 /** Every material with what is on hand and due, what the season takes of it, its pack, its sheet, and what to mind. */
 export function MaterialTable({ materials, currency, units, onChanged }: MaterialTableProps) {
-  const [open, setOpen] = useState<Open>(null);
+  // Whoever comes looking for one finds it open.
+  const sought = useSearchParams()[0].get("material");
+  const [open, setOpen] = useState<Open>(sought === null ? null : { id: sought, what: "moves" });
+  const row = useRef<HTMLTableRowElement>(null);
+  useEffect(() => {
+    if (sought === null) return;
+    setOpen({ id: sought, what: "moves" });
+    row.current?.scrollIntoView({ block: "center" });
+  }, [sought]);
   const asked = useSeasonUse();
   return (
     <table className="trials stock">
@@ -54,6 +62,7 @@ export function MaterialTable({ materials, currency, units, onChanged }: Materia
           <Row
             key={material.id}
             material={material}
+            found={material.id === sought ? row : null}
             asked={asked?.get(material.id) ?? null}
             currency={currency}
             units={units}
@@ -69,6 +78,8 @@ export function MaterialTable({ materials, currency, units, onChanged }: Materia
 
 interface RowProps {
   readonly material: MaterialDoc;
+  /** Where this is the one that was looked for. */
+  readonly found: RefObject<HTMLTableRowElement | null> | null;
   /** What the season takes of it; null when nothing, or while that is being reckoned. */
   readonly asked: SeasonUse | null;
   readonly currency: string;
@@ -78,7 +89,7 @@ interface RowProps {
   readonly onChanged: () => Promise<void>;
 }
 
-function Row({ material, asked, currency, units, open, onOpen, onChanged }: RowProps) {
+function Row({ material, found, asked, currency, units, open, onOpen, onChanged }: RowProps) {
   const may = useMay();
   const { name, unit, onHand, perWeek } = material;
   const mind = [material.smallPart ? "small part" : "", material.latex ? "latex" : "", ...material.allergens].filter(Boolean).join(", ");
@@ -93,7 +104,7 @@ function Row({ material, asked, currency, units, open, onOpen, onChanged }: RowP
   );
   return (
     <>
-      <tr>
+      <tr ref={found}>
         <th scope="row">{name}</th>
         <td className="number">
           {onHand < 0 ? (

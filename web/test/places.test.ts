@@ -1,0 +1,39 @@
+import type { RunLine, StaffDoc, SupplierDoc } from "@lampcrate/contract";
+import { crateCode } from "@lampcrate/core";
+import { describe, expect, it } from "vitest";
+import { material } from "../../contract/test/samples.ts";
+import { placesFor } from "../desk/shell/places.ts";
+
+const run = (id: string, title: string, sessions: readonly string[] = []): RunLine =>
+  ({ id, title, sessions: sessions.map((s) => ({ id: s })) }) as unknown as RunLine;
+const known = {
+  runs: [run("walk", "Boardwalk over the Bog", ["saturday"]), run("raft", "Reed Raft Rescue")],
+  steps: [
+    { name: "Brief", path: "brief" },
+    { name: "Sift", path: "sift" },
+  ],
+  materials: [material("card", { name: "Thin card" }), material("old", { name: "Old card", archived: true })],
+  suppliers: [{ id: "s", name: "Reedbank Papers" } as SupplierDoc],
+  people: [{ id: "p", name: "Marsh Sedge", role: "planner" } as StaffDoc],
+};
+const words = (typed: string): readonly string[] => placesFor(typed, known).map((place) => place.words);
+
+describe("find or go to", () => {
+  it("takes all the words typed, in any order and case, and nothing that was put away", () => {
+    expect(words("sift BOG")).toEqual(["Boardwalk over the Bog: sift"]);
+    expect(words("card")).toEqual(["Thin card: in the store room"]);
+    expect(words("reed")).toEqual(["Reed Raft Rescue: brief", "Reed Raft Rescue: sift", "Reedbank Papers: supplier"]);
+    expect(placesFor("sedge", known)).toEqual([{ words: "Marsh Sedge: planner", to: "/house" }]);
+    expect(words("zebra")).toEqual([]);
+    expect(words("").slice(0, 4)).toEqual(["Season", "Buying", "Store room", "House"]);
+    expect(words("")).toHaveLength(9);
+  });
+
+  it("leads from a bag's code to its crate, of a session or of the run itself", () => {
+    expect(placesFor(` ${crateCode("saturday").toLowerCase()}-017`, known)[0]).toEqual({
+      words: `Boardwalk over the Bog: the crate with code ${crateCode("saturday")}`,
+      to: "/run/walk/crate",
+    });
+    expect(placesFor(crateCode("raft"), known)[0]?.to).toBe("/run/raft/crate");
+  });
+});
