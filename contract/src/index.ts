@@ -10,7 +10,7 @@ export type * from "./findings.ts";
 export type * from "./health.ts";
 export * from "./house.ts";
 export * from "./labelSheets.ts";
-export type * from "./material.ts";
+export * from "./material.ts";
 export type * from "./pack.ts";
 export type * from "./practice.ts";
 export type * from "./problem.ts";

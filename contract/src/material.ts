@@ -1,7 +1,5 @@
 import type { Hazard, StockUnit } from "@lampcrate/core";
 
-/** What one unit of a material is: pieces are counted, the rest measured. */
-
 export interface MaterialInput {
   readonly name: string;
   readonly unit: StockUnit;
@@ -19,6 +17,22 @@ export interface MaterialInput {
   /** Donated goods: how much of it comes in a week once people are asked; null when it is bought. */
   readonly perWeek: number | null;
 }
+
+/** A material of which nothing is known yet but that there is one. */
+export const plainMaterial: MaterialInput = {
+  name: "",
+  unit: "piece",
+  packSize: 1,
+  packPriceCents: 0,
+  onHand: 0,
+  sheetWidthM: null,
+  sheetHeightM: null,
+  allergens: [],
+  smallPart: false,
+  latex: false,
+  hazards: [],
+  perWeek: null,
+};
 
 /** `onHand` is the sum of its moves. */
 export interface MaterialDoc extends MaterialInput {

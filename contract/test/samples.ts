@@ -1,24 +1,24 @@
-import { families, startValues } from "@lampcrate/core";
-import type { BriefDoc, BriefLine, MaterialDoc, SessionDoc } from "../src/index.ts";
+import { families, startValues, usualTimes } from "@lampcrate/core";
+import { type BriefDoc, type BriefLine, type BuyingDoc, type MaterialDoc, plainMaterial, type SessionDoc } from "../src/index.ts";
 
 export const material = (id: string, patch: Partial<MaterialDoc> = {}): MaterialDoc => ({
+  ...plainMaterial,
   id,
   name: id,
-  unit: "piece",
   packSize: 50,
   packPriceCents: 500,
   onHand: 20,
-  sheetWidthM: null,
-  sheetHeightM: null,
-  allergens: [],
-  smallPart: false,
-  latex: false,
-  hazards: [],
-  perWeek: null,
   archived: false,
   revision: 1,
   ...patch,
 });
+/** A house whose two people prepare three hours on each weekday. */
+export const supplyHouse: BuyingDoc["house"] = {
+  currency: "EUR",
+  units: "metric",
+  closures: [],
+  preparing: { weekdays: [1, 2, 3, 4, 5], people: 2, hours: 3, times: usualTimes },
+};
 export const line = (materialId: string, patch: Partial<BriefLine> = {}): BriefLine => ({
   id: `line-${materialId}`,
   materialId,

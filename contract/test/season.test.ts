@@ -1,4 +1,4 @@
-import { seasonCrates, usualTimes } from "@lampcrate/core";
+import { seasonCrates } from "@lampcrate/core";
 import { describe, expect, it } from "vitest";
 import {
   type BuyingDoc,
@@ -10,7 +10,7 @@ import {
   seasonRuns,
   seasonStore,
 } from "../src/index.ts";
-import { brief, line, material, session } from "./samples.ts";
+import { brief, line, material, session, supplyHouse } from "./samples.ts";
 
 const hour = 3_600_000;
 const at = (iso: string): number => Date.parse(iso);
@@ -57,12 +57,7 @@ const doc = (patch: Partial<BuyingDoc> = {}): BuyingDoc => ({
   today: "2026-11-25",
   now: at("2026-11-25T10:00:00Z"),
   zone: "CET",
-  house: {
-    currency: "EUR",
-    units: "metric",
-    closures: [],
-    preparing: { weekdays: [1, 2, 3, 4, 5], people: 2, hours: 3, times: usualTimes },
-  },
+  house: supplyHouse,
   runs: [run("walk")],
   materials: [material("card"), material("foil"), material("pencil")],
   suppliers: [papers],

@@ -1,4 +1,4 @@
-import type { MaterialInput, RoomDoc } from "@lampcrate/contract";
+import { type MaterialInput, plainMaterial, type RoomDoc } from "@lampcrate/contract";
 
 /** Rooms of Quillmarsh Hall. */
 export const rooms: readonly RoomDoc[] = [
@@ -26,18 +26,9 @@ type Key =
   | "pencils";
 
 const material = (name: string, values: Partial<MaterialInput>): MaterialInput => ({
+  ...plainMaterial,
   name,
-  unit: "piece",
-  packSize: 1,
   packPriceCents: 100,
-  onHand: 0,
-  sheetWidthM: null,
-  sheetHeightM: null,
-  allergens: [],
-  smallPart: false,
-  latex: false,
-  hazards: [],
-  perWeek: null,
   ...values,
 });
 

@@ -2,7 +2,7 @@
 import { readFileSync } from "node:fs";
 import { isAbsolute, relative } from "node:path";
 import { declareFactoryPlugin, PluginKind } from "@stryker-mutator/api/plugin";
-import { nameOf } from "./sample.mjs";
+import { nameOf, plainly } from "./sample.mjs";
 
 class OnlyChosen {
   async init() {
@@ -16,18 +16,9 @@ class OnlyChosen {
     );
   }
 
-  isChosen({ fileName, location, mutatorName, replacement }) {
-    const file = isAbsolute(fileName) ? relative(this.home, fileName) : fileName;
-    const one = ({ line, column }) => ({ line: line + 1, column });
-    return this.chosen.has(
-      nameOf({
-        file: file.replace(/^.*?(?=(core|server)\/src\/)/, ""),
-        start: one(location.start),
-        end: one(location.end),
-        mutator: mutatorName,
-        replacement,
-      }),
-    );
+  isChosen(mutant) {
+    const file = isAbsolute(mutant.fileName) ? relative(this.home, mutant.fileName) : mutant.fileName;
+    return this.chosen.has(nameOf(plainly(mutant, file.replace(/^.*?(?=(core|server)\/src\/)/, ""))));
   }
 }
 

@@ -36,7 +36,6 @@ const results = await new Stryker({
   coverageAnalysis: "perTest",
   ignoreStatic: true,
   concurrency: Number(values.workers),
-  checkerNodeArgs: [],
   timeoutMS: 20_000,
   timeoutFactor: 2,
   tempDirName: "test-results/mutants/sandbox",
@@ -45,12 +44,12 @@ const results = await new Stryker({
   reporters: ["progress-append-only", "json"],
   jsonReporter: { fileName: join(folder, "report.json") },
   logLevel: "warn",
-  allowEmpty: false,
 }).runMutationTest();
 
 const counted = results.filter(({ status }) => !["CompileError", "Ignored"].includes(status));
-const killed = counted.filter(({ status }) => status === "Killed" || status === "Timeout");
-const left = counted.filter(({ status }) => !killed.some((one) => one.status === status));
+const isNoticed = ({ status }) => status === "Killed" || status === "Timeout";
+const noticed = counted.filter(isNoticed);
+const left = counted.filter((mutant) => !isNoticed(mutant));
 const lines = left.map(
   ({ fileName, location, mutatorName, replacement, status }) =>
     `${relative(root, fileName)}:${location.start.line}:${location.start.column} ${status.toLowerCase()}: ${mutatorName} ${String(replacement).replace(/\s+/g, " ").slice(0, 90)}`,
@@ -58,5 +57,5 @@ const lines = left.map(
 writeFileSync(join(folder, "survivors.txt"), `${lines.sort().join("\n")}\n`);
 console.log(lines.join("\n"));
 console.log(
-  `\n${killed.length} of ${counted.length} noticed: ${((100 * killed.length) / counted.length).toFixed(1)} % (${results.filter(({ status }) => status === "Ignored").length} only at loading, left out)`,
+  `\n${noticed.length} of ${counted.length} noticed: ${((100 * noticed.length) / counted.length).toFixed(1)} % (${results.filter(({ status }) => status === "Ignored").length} only at loading, left out)`,
 );

@@ -34,18 +34,20 @@ export async function allMutants(folders) {
     .map((name) => ({ name, content: readFileSync(join(root, name), "utf8"), mutate: true }));
   const instrumenter = createInjector().provideValue("logger", logger).injectFunction(createInstrumenter);
   const { mutants } = await instrumenter.instrument(files, { plugins: null, excludedMutations: leftOut, ignorers: [], noHeader: false });
-  // The instrumenter counts lines from 0, reports and ranges from 1.
-  const one = ({ line, column }) => ({ line: line + 1, column });
-  return mutants
-    .filter(({ mutatorName }) => !leftOut.includes(mutatorName))
-    .map(({ fileName, location, mutatorName, replacement }) => ({
-      file: fileName,
-      start: one(location.start),
-      end: one(location.end),
-      mutator: mutatorName,
-      replacement,
-    }));
+  return mutants.filter(({ mutatorName }) => !leftOut.includes(mutatorName)).map((mutant) => plainly(mutant, mutant.fileName));
 }
+
+// Stryker's own counts lines from 0, its ranges and reports from 1.
+const fromOne = ({ line, column }) => ({ line: line + 1, column });
+
+/** A mutant of Stryker's as it stands in the sample, under its file's name in the project. */
+export const plainly = ({ location, mutatorName, replacement }, file) => ({
+  file,
+  start: fromOne(location.start),
+  end: fromOne(location.end),
+  mutator: mutatorName,
+  replacement,
+});
 
 /** `count` of them, the same for the same seed. */
 export function sampled(mutants, count, seed) {

@@ -1,7 +1,15 @@
 import { mkdtempSync, readFileSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import type { EntryDoc, EntryInput, EntryPage, MaterialDoc, MaterialInput, RunDoc } from "@lampcrate/contract";
+import {
+  type EntryDoc,
+  type EntryInput,
+  type EntryPage,
+  type MaterialDoc,
+  type MaterialInput,
+  plainMaterial,
+  type RunDoc,
+} from "@lampcrate/contract";
 import type { Hono } from "hono";
 import { pino } from "pino";
 import { createApp, openDatabase, reckonHere, type Served } from "../src/index.ts";
@@ -128,20 +136,7 @@ export function settings(run: RunDoc, patch: Partial<RunDoc> = {}): Record<strin
 
 /** A material put into the store room: counted in pieces, plain, in packs of 25, unless told otherwise. */
 export async function addMaterial(house: TestHouse, name: string, patch: Partial<MaterialInput> = {}): Promise<MaterialDoc> {
-  const plain: MaterialInput = {
-    name,
-    unit: "piece",
-    packSize: 25,
-    packPriceCents: 1150,
-    onHand: 40,
-    sheetWidthM: null,
-    sheetHeightM: null,
-    allergens: [],
-    smallPart: false,
-    latex: false,
-    hazards: [],
-    perWeek: null,
-  };
+  const plain: MaterialInput = { ...plainMaterial, name, packSize: 25, packPriceCents: 1150, onHand: 40 };
   return (await house.ask("POST", "/api/materials", { ...plain, ...patch })).body as MaterialDoc;
 }
 

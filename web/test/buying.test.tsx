@@ -1,9 +1,9 @@
 // @vitest-environment jsdom
 import type { BuyingDoc, RunToSupply } from "@lampcrate/contract";
-import { type BuyProblem, seasonCrates, usualTimes } from "@lampcrate/core";
+import { type BuyProblem, seasonCrates } from "@lampcrate/core";
 import { act, renderHook } from "@testing-library/react";
 import { beforeEach, describe, expect, it, vi } from "vitest";
-import { brief, line, material, session } from "../../contract/test/samples.ts";
+import { brief, line, material, session, supplyHouse } from "../../contract/test/samples.ts";
 import { usePlan } from "../desk/buying/usePlan.ts";
 import { sizedFrom } from "../desk/buying/useSeasonCrates.ts";
 import type { Planned } from "../shared/compute/season.worker.ts";
@@ -42,12 +42,7 @@ const doc = (patch: Partial<BuyingDoc> = {}): BuyingDoc => ({
   today: "2026-12-05",
   now: at("2026-12-05T08:00:00Z"),
   zone: "CET",
-  house: {
-    currency: "EUR",
-    units: "metric",
-    closures: [],
-    preparing: { weekdays: [1, 2, 3, 4, 5], people: 2, hours: 3, times: usualTimes },
-  },
+  house: supplyHouse,
   runs: [run("early", "2026-12-05"), run("late", "2026-12-19")],
   materials: [material("card", { onHand: 5 })],
   suppliers: [],

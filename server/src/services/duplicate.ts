@@ -8,7 +8,7 @@ import { badField, Problem } from "../http/problem.ts";
 import { refuseTakenRoom } from "./bookings.ts";
 import { insertBrief, loadBrief } from "./briefs.ts";
 import { newId } from "./ids.ts";
-import { type RunRow, runRow } from "./runs.ts";
+import { runRow } from "./runs.ts";
 import { placed } from "./sessions.ts";
 
 /**
@@ -21,7 +21,8 @@ export function duplicate(deps: Deps, id: string, { title, startOn }: DuplicateI
     const row = runRow(tx, id);
     const copy = newId();
     const briefId = insertBrief(tx, loadBrief(tx, row.briefId).doc);
-    const shift = startOn === null ? null : shiftTo(tx, id, startOn);
+    const held = startOn === null ? [] : heldSessions(tx, id);
+    const shift = startOn === null ? null : shiftTo(held, startOn);
     const moved = (date: string | null): string | null => (date === null || shift === null ? null : addDays(date, shift));
     tx.insert(run)
       .values({
@@ -40,12 +41,14 @@ export function duplicate(deps: Deps, id: string, { title, startOn }: DuplicateI
         revision: 1,
       })
       .run();
-    if (shift !== null) copySessions(deps, tx, row, copy, shift);
+    if (shift !== null) copySessions(deps, tx, held, copy, shift);
     return copy;
   });
 }
 
-function heldSessions(db: Store, runId: string) {
+type SessionRow = typeof session.$inferSelect;
+
+function heldSessions(db: Store, runId: string): readonly SessionRow[] {
   return db
     .select()
     .from(session)
@@ -55,15 +58,14 @@ function heldSessions(db: Store, runId: string) {
 }
 
 /** Days from the run's first session to the day its copy begins. */
-function shiftTo(db: Store, runId: string, startOn: string): number {
-  const [first] = heldSessions(db, runId);
+function shiftTo([first]: readonly SessionRow[], startOn: string): number {
   if (!first) throw badField("startOn", "This run has no session that could come along.");
   return daysBetween(first.start.slice(0, 10), startOn);
 }
 
-function copySessions(deps: Deps, tx: Store, from: RunRow, to: string, shift: number): void {
+function copySessions(deps: Deps, tx: Store, from: readonly SessionRow[], to: string, shift: number): void {
   const taken: string[] = [];
-  for (const held of heldSessions(tx, from.id)) {
+  for (const held of from) {
     const [date = "", time = ""] = held.start.split("T");
     const input = { ...held, start: `${addDays(date, shift)}T${time}` };
     const row = placed(tx, deps.clock(), to, input, { id: newId(), cancelled: false, revision: 1 });

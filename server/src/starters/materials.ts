@@ -1,19 +1,16 @@
-import type { PackMaterial } from "@lampcrate/contract";
+import { type PackMaterial, plainMaterial } from "@lampcrate/contract";
+
+// What a material is travels; how much of it a house has does not.
+const { onHand: _, perWeek: __, ...plain } = plainMaterial;
 
 type Extra = Partial<Omit<PackMaterial, "key" | "name">>;
 
 const material = (key: string, name: string, packSize: number, packPriceCents: number, extra: Extra = {}): PackMaterial => ({
   key,
+  ...plain,
   name,
-  unit: "piece",
   packSize,
   packPriceCents,
-  sheetWidthM: null,
-  sheetHeightM: null,
-  allergens: [],
-  smallPart: false,
-  latex: false,
-  hazards: [],
   ...extra,
 });
 

@@ -1,4 +1,4 @@
-import type { BriefLine, MaterialDoc } from "@lampcrate/contract";
+import { type BriefLine, type MaterialDoc, plainMaterial } from "@lampcrate/contract";
 import { mostLines, pastedLines } from "@lampcrate/core";
 import { nanoid } from "nanoid";
 import Papa from "papaparse";
@@ -10,7 +10,6 @@ import { useMay } from "../pieces/Lock.tsx";
 import { useSave } from "../pieces/useSave.ts";
 import { materialsQuery } from "../queries.ts";
 import { useRunWork } from "../run/RunContext.ts";
-import { plainMaterial } from "../store/plainMaterial.ts";
 import { newLine } from "./newLine.ts";
 
 /** Lines pasted from a spreadsheet: read at once, what can't be taken said by its row, nothing taken before the planner says so. */

@@ -1,5 +1,5 @@
 import type { CrateInput, Manifest } from "@lampcrate/core";
-import { useMemo, useRef } from "react";
+import { useMemo } from "react";
 import { crateDoor } from "../../shared/compute/crateDoor.ts";
 import { useLatest } from "../../shared/compute/useLatest.ts";
 
@@ -16,7 +16,5 @@ export interface Crate {
 export function useCrate(input: CrateInput): Crate {
   const { output, slow, trouble, again } = useLatest(crateDoor, input, "crate");
   const manifest = output?.manifest ?? null;
-  const retry = useRef(again);
-  retry.current = again;
-  return useMemo(() => ({ manifest, slow, trouble, again: () => retry.current() }), [manifest, slow, trouble]);
+  return useMemo(() => ({ manifest, slow, trouble, again }), [manifest, slow, trouble, again]);
 }

@@ -18,7 +18,6 @@ export interface Stale {
   /** What they did, in words. */
   readonly changed: readonly string[];
   readonly clashes: readonly FieldClash[];
-  readonly current: RunDoc;
 }
 
 /** The brief as it is being worked on, always a step ahead of what is saved. */
@@ -89,7 +88,7 @@ export function useBriefDraft(run: RunDoc): BriefDraft {
         setDraft(merged);
         if (clashes.length > 0) {
           asking.current = true;
-          return setState({ kind: "stale", clashes, ...stale });
+          return setState({ kind: "stale", clashes, changed: stale.changed });
         }
         setJoined((before) => [...before, ...(stale.changed.length > 0 ? stale.changed : ["The brief was changed."])]);
         setState({ kind: "unsaved" });
@@ -163,7 +162,7 @@ export function useBriefDraft(run: RunDoc): BriefDraft {
 /** "Clear gap 540 mm" is about the clear gap. */
 const subjectOf = (words: string): string => words.replace(/[\d.,]+.*$/, "").trim();
 
-function staleOf(error: unknown): Pick<Stale, "changed" | "current"> | null {
+function staleOf(error: unknown): { readonly changed: readonly string[]; readonly current: RunDoc } | null {
   if (!(error instanceof AskError) || error.problem.status !== 409 || !error.problem.current) return null;
   return { changed: error.problem.changed ?? [], current: error.problem.current as RunDoc };
 }

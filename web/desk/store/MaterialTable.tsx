@@ -22,12 +22,12 @@ type Open = { readonly id: string; readonly what: "change" | "moves" } | null;
 export function MaterialTable({ materials, currency, units, onChanged }: MaterialTableProps) {
   // Whoever comes looking for one finds it open.
   const sought = useSearchParams()[0].get("material");
-  const [open, setOpen] = useState<Open>(sought === null ? null : { id: sought, what: "moves" });
+  const [opened, setOpened] = useState<{ readonly for: string | null; readonly open: Open } | null>(null);
+  const open: Open = opened?.for === sought ? opened.open : sought === null ? null : { id: sought, what: "moves" };
+  const setOpen = (next: Open): void => setOpened({ for: sought, open: next });
   const row = useRef<HTMLTableRowElement>(null);
   useEffect(() => {
-    if (sought === null) return;
-    setOpen({ id: sought, what: "moves" });
-    row.current?.scrollIntoView({ block: "center" });
+    if (sought !== null) row.current?.scrollIntoView({ block: "center" });
   }, [sought]);
   const asked = useSeasonUse();
   return (

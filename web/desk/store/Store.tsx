@@ -1,3 +1,4 @@
+import { plainMaterial } from "@lampcrate/contract";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { buyingQuery, houseQuery, materialsQuery } from "../queries.ts";
@@ -9,7 +10,6 @@ import { Suppliers } from "./Suppliers.tsx";
 import "./store.css";
 import { Button } from "../pieces/Button.tsx";
 import { Lock, useMay } from "../pieces/Lock.tsx";
-import { plainMaterial } from "./plainMaterial.ts";
 
 type Doing = "adding" | "counting" | "file" | null;
 

@@ -1,4 +1,4 @@
-import { useEffect, useRef, useState } from "react";
+import { useCallback, useEffect, useRef, useState } from "react";
 import type { LatestDoor } from "./latestDoor.ts";
 
 /** A result as last reckoned; `slow` when the newest has taken over half a second. */
@@ -51,5 +51,6 @@ export function useLatest<Input, Output extends { readonly tookMs: number }>(
     },
     [],
   );
-  return { output, slow, trouble, again: () => setRound((n) => n + 1) };
+  const again = useCallback(() => setRound((n) => n + 1), []);
+  return { output, slow, trouble, again };
 }
