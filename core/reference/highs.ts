@@ -1,5 +1,5 @@
 import load from "highs";
-import type { Solve } from "../src/kit/solver.ts";
+import type { Solve } from "../src/numeric/solver.ts";
 
 const highs = await load();
 

@@ -1,17 +1,17 @@
-import { purchasePlan } from "../src/kit/buy/purchase.ts";
-import type { CrateInput, CrateLine } from "../src/kit/crate.ts";
-import { rectangleCount } from "../src/kit/cut.ts";
-import { drawLine, drawRebuilds, type LineUse, spoilWithMiscuts } from "../src/kit/demand.ts";
-import { drawHeads, type HeadsModel, headsPosterior } from "../src/kit/heads.ts";
-import { learnAmount, learnRebuild, learnSpoil } from "../src/kit/learn.ts";
-import { manifestOf, usualDraws } from "../src/kit/manifest.ts";
-import { collectStart, preparation, toBuy } from "../src/kit/prepare.ts";
-import { rollPlan } from "../src/kit/rolls.ts";
-import { quantileOf } from "../src/kit/rounding.ts";
-import { commonRank, targetFromCosts } from "../src/kit/serviceLevel.ts";
-import { sheetPlan } from "../src/kit/sheets.ts";
-import { tornadoOf } from "../src/kit/tornado.ts";
-import { type Grouping, unitsFor } from "../src/kit/units.ts";
+import { purchasePlan } from "../src/kit/buying/purchase.ts";
+import type { CrateInput, CrateLine } from "../src/kit/crate/crate.ts";
+import { learnAmount, learnRebuild, learnSpoil } from "../src/kit/crate/learn.ts";
+import { manifestOf, usualDraws } from "../src/kit/crate/manifest.ts";
+import { commonRank, targetFromCosts } from "../src/kit/crate/serviceLevel.ts";
+import { tornadoOf } from "../src/kit/crate/tornado.ts";
+import { rectangleCount } from "../src/kit/cutting/cut.ts";
+import { rollPlan } from "../src/kit/cutting/rolls.ts";
+import { sheetPlan } from "../src/kit/cutting/sheets.ts";
+import { drawLine, drawRebuilds, type LineUse, spoilWithMiscuts } from "../src/kit/draws/demand.ts";
+import { drawHeads, type HeadsModel, headsPosterior } from "../src/kit/draws/heads.ts";
+import { quantileOf } from "../src/kit/draws/rounding.ts";
+import { type Grouping, unitsFor } from "../src/kit/draws/units.ts";
+import { collectStart, preparation, toBuy } from "../src/kit/preparing/prepare.ts";
 import { solve } from "./highs.ts";
 
 // biome-ignore lint/suspicious/noExplicitAny: a reference file's input is whatever the file says

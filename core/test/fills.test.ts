@@ -1,8 +1,8 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { solve } from "../reference/highs.ts";
-import { Filler, type SheetPiece } from "../src/kit/filler.ts";
-import { rollPlan } from "../src/kit/rolls.ts";
+import { Filler, type SheetPiece } from "../src/kit/cutting/filler.ts";
+import { rollPlan } from "../src/kit/cutting/rolls.ts";
 
 /** The most a rectangle is worth by trying every cut at every whole place. */
 function bruteFill(pieces: readonly SheetPiece[], worth: readonly number[], width: number, height: number, rotate: boolean): number {

@@ -12,9 +12,9 @@ import {
   tasksOf,
   usualTimes,
 } from "../src/index.ts";
-import { unmetBy } from "../src/kit/buy/problem.ts";
-import { headsErrors } from "../src/kit/heads.ts";
-import { commonRank } from "../src/kit/serviceLevel.ts";
+import { unmetBy } from "../src/kit/buying/problem.ts";
+import { commonRank } from "../src/kit/crate/serviceLevel.ts";
+import { headsErrors } from "../src/kit/draws/heads.ts";
 
 describe("an amount in words", () => {
   it.each([

@@ -1,11 +1,11 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { type CrateInput, type CrateLine, manifestOf } from "../src/index.ts";
-import { drawLine } from "../src/kit/demand.ts";
-import { drawHeads } from "../src/kit/heads.ts";
-import { commonRank } from "../src/kit/serviceLevel.ts";
-import { runDraws } from "../src/kit/sessionDraws.ts";
-import { unitsFor } from "../src/kit/units.ts";
+import { commonRank } from "../src/kit/crate/serviceLevel.ts";
+import { drawLine } from "../src/kit/draws/demand.ts";
+import { drawHeads } from "../src/kit/draws/heads.ts";
+import { runDraws } from "../src/kit/draws/sessionDraws.ts";
+import { unitsFor } from "../src/kit/draws/units.ts";
 
 const sticks: CrateLine = {
   id: "sticks",

@@ -1,8 +1,8 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { targetFromCosts } from "../src/index.ts";
-import { rankedDraws } from "../src/kit/rankedDraws.ts";
-import { commonRank, costsAt, type RankedLine } from "../src/kit/serviceLevel.ts";
+import { commonRank, costsAt, type RankedLine } from "../src/kit/crate/serviceLevel.ts";
+import { rankedDraws } from "../src/kit/draws/rankedDraws.ts";
 
 const anyLines = fc
   .record({

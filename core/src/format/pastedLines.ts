@@ -1,8 +1,8 @@
-import { readAmount } from "../kit/amountRead.ts";
-import type { StockUnit } from "../kit/amountWords.ts";
-import { mostLines } from "../kit/limits.ts";
-import { readStandIn, type StandIn } from "../kit/standIn.ts";
-import { type Per, pers } from "../kit/units.ts";
+import { readAmount } from "../kit/amounts/amountRead.ts";
+import type { StockUnit } from "../kit/amounts/amountWords.ts";
+import { mostLines } from "../kit/amounts/limits.ts";
+import { readStandIn, type StandIn } from "../kit/amounts/standIn.ts";
+import { type Per, pers } from "../kit/draws/units.ts";
 import { cleanTyped } from "../quantity/clean.ts";
 import { parseQuantity } from "../quantity/parse.ts";
 import { parseShare } from "../quantity/share.ts";

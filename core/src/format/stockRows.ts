@@ -1,6 +1,6 @@
-import { readAmount, readPrice } from "../kit/amountRead.ts";
-import type { StockUnit } from "../kit/amountWords.ts";
-import { storeLimits } from "../kit/limits.ts";
+import { readAmount, readPrice } from "../kit/amounts/amountRead.ts";
+import type { StockUnit } from "../kit/amounts/amountWords.ts";
+import { storeLimits } from "../kit/amounts/limits.ts";
 import { parseQuantity } from "../quantity/parse.ts";
 import { refusalWords } from "../quantity/reasons.ts";
 

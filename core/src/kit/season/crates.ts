@@ -1,14 +1,14 @@
 import { backPlan } from "../../calendar/backPlan.ts";
 import { addDays } from "../../calendar/wallClock.ts";
 import { type WorkingDays, workingDayOnOrBefore } from "../../calendar/workingDays.ts";
-import type { CrateInput, CrateSession } from "../crate.ts";
-import { type CrateTask, crateTasks, type WorkTimes } from "../crateTasks.ts";
-import type { CutPlan } from "../cut.ts";
-import { cutLayout } from "../cutLayout.ts";
-import { returns } from "../demand.ts";
-import type { HeadsModel } from "../heads.ts";
-import { type Manifest, manifestOf } from "../manifest.ts";
-import { preparation } from "../prepare.ts";
+import type { CrateInput, CrateSession } from "../crate/crate.ts";
+import { type Manifest, manifestOf } from "../crate/manifest.ts";
+import type { CutPlan } from "../cutting/cut.ts";
+import { cutLayout } from "../cutting/cutLayout.ts";
+import { returns } from "../draws/demand.ts";
+import type { HeadsModel } from "../draws/heads.ts";
+import { type CrateTask, crateTasks, type WorkTimes } from "../preparing/crateTasks.ts";
+import { preparation } from "../preparing/prepare.ts";
 
 /** A dated session of a run; `from` and `to` with set-up and tear-down, ms since 1970. */
 export interface SeasonSession extends CrateSession {

@@ -1,7 +1,7 @@
 import { arrivalDay } from "../../calendar/backPlan.ts";
 import { daysBetween } from "../../calendar/wallClock.ts";
 import type { WorkingDays } from "../../calendar/workingDays.ts";
-import type { BuyCrate, BuyMaterial, BuyPack, BuyProblem, BuySupplier } from "../buy/problem.ts";
+import type { BuyCrate, BuyMaterial, BuyPack, BuyProblem, BuySupplier } from "../buying/problem.ts";
 import type { SeasonCrate } from "./crates.ts";
 
 /** What a season's buying depends on beside its crates. Money in cents, `leadDays` in calendar days. */

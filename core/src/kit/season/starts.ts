@@ -1,10 +1,10 @@
 import { backPlan } from "../../calendar/backPlan.ts";
 import { addDays } from "../../calendar/wallClock.ts";
 import { type WorkingDays, workingDayOnOrAfter, workingDayOnOrBefore, workingDaysBetween } from "../../calendar/workingDays.ts";
-import type { BuyProblem } from "../buy/problem.ts";
+import type { BuyProblem } from "../buying/problem.ts";
+import { promisesOf } from "../buying/promises.ts";
 import type { SeasonCrate } from "./crates.ts";
 import type { SeasonStore } from "./problem.ts";
-import { promisesOf } from "./promises.ts";
 
 /** Something that must begin for a crate, planned back from its session over working days. */
 export interface Start {

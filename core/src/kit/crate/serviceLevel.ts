@@ -1,5 +1,5 @@
-import { rankedDraws } from "./rankedDraws.ts";
-import { ceiling, quantileOf } from "./rounding.ts";
+import { rankedDraws } from "../draws/rankedDraws.ts";
+import { ceiling, quantileOf } from "../draws/rounding.ts";
 
 /** One line's draws, its price of one and the step its quantity is rounded up to. */
 export interface RankedLine {

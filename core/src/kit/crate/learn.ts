@@ -1,6 +1,6 @@
-import { betaQuantile } from "../numeric/beta.ts";
-import { tQuantile } from "../numeric/student.ts";
-import type { LineKind } from "./demand.ts";
+import { betaQuantile } from "../../numeric/beta.ts";
+import { tQuantile } from "../../numeric/student.ts";
+import type { LineKind } from "../draws/demand.ts";
 
 /** A rate or an amount after what sessions have shown, with its 90 % interval. */
 export interface Learned {

@@ -1,7 +1,7 @@
-import { seedOf, uniformAt } from "../random/stream.ts";
+import { coverProgram, type Solve } from "../../numeric/solver.ts";
+import { seedOf, uniformAt } from "../../random/stream.ts";
 import type { Placed } from "./cutLayout.ts";
 import { type Filled, Filler, type SheetPiece } from "./filler.ts";
-import { coverProgram, type Solve } from "./solver.ts";
 
 /** Several sizes of piece from one size of sheet, whole units. */
 export interface SheetJob {

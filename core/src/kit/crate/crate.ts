@@ -1,7 +1,7 @@
-import type { CutPlan } from "./cut.ts";
-import type { LineUse, Rebuilding } from "./demand.ts";
-import type { HeadsModel } from "./heads.ts";
-import type { Grouping } from "./units.ts";
+import type { CutPlan } from "../cutting/cut.ts";
+import type { LineUse, Rebuilding } from "../draws/demand.ts";
+import type { HeadsModel } from "../draws/heads.ts";
+import type { Grouping } from "../draws/units.ts";
 
 /** One session's people; its id is the seed. */
 export interface CrateSession {

@@ -1,8 +1,8 @@
-import { seedOf } from "../random/stream.ts";
-import type { LineUse, Rebuilding } from "./demand.ts";
+import { seedOf } from "../../random/stream.ts";
+import type { LineUse, Rebuilding } from "../draws/demand.ts";
+import { ceiling } from "../draws/rounding.ts";
+import type { Per } from "../draws/units.ts";
 import type { Manifest } from "./manifest.ts";
-import { ceiling } from "./rounding.ts";
-import type { Per } from "./units.ts";
 
 /** So much of a line, in its material's unit. */
 export interface Packed {

@@ -1,6 +1,6 @@
-import { BinomialDraws, NegativeBinomialDraws, PoissonDraws } from "../random/discrete.ts";
-import { gammaAt } from "../random/gamma.ts";
-import { seedOf, uniformAt } from "../random/stream.ts";
+import { BinomialDraws, NegativeBinomialDraws, PoissonDraws } from "../../random/discrete.ts";
+import { gammaAt } from "../../random/gamma.ts";
+import { seedOf, uniformAt } from "../../random/stream.ts";
 import { ceiling } from "./rounding.ts";
 import type { Per } from "./units.ts";
 

@@ -1,4 +1,4 @@
-import { type BuyCrate, type BuyMaterial, needAtOnce, stockBy } from "../buy/problem.ts";
+import { type BuyCrate, type BuyMaterial, needAtOnce, stockBy } from "./problem.ts";
 
 /** What a crate gets of a material when earlier ones are served first; in the material's unit. */
 export interface Promised {

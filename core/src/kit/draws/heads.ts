@@ -1,8 +1,8 @@
-import { exp, log } from "../numeric/elementary.ts";
-import { BinomialDraws, PoissonDraws } from "../random/discrete.ts";
-import { gammaAt } from "../random/gamma.ts";
-import { normalQuantile } from "../random/normal.ts";
-import { seedOf, uniformAt } from "../random/stream.ts";
+import { exp, log } from "../../numeric/elementary.ts";
+import { BinomialDraws, PoissonDraws } from "../../random/discrete.ts";
+import { gammaAt } from "../../random/gamma.ts";
+import { normalQuantile } from "../../random/normal.ts";
+import { seedOf, uniformAt } from "../../random/stream.ts";
 import { roundHalfUp } from "./rounding.ts";
 
 /** How many builders will come: a distribution, never one number. `cap`: places over the whole session. */

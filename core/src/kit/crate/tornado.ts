@@ -1,8 +1,8 @@
-import { betaQuantile } from "../numeric/beta.ts";
+import { betaQuantile } from "../../numeric/beta.ts";
+import { drawHeads } from "../draws/heads.ts";
+import { quantileOf } from "../draws/rounding.ts";
 import type { CrateInput } from "./crate.ts";
-import { drawHeads } from "./heads.ts";
 import { crateCosts, usualDraws } from "./manifest.ts";
-import { quantileOf } from "./rounding.ts";
 
 export type Factor = "attendance" | "certainty" | "rebuild" | "spoil";
 

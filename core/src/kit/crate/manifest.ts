@@ -1,10 +1,10 @@
+import { piecesFrom } from "../cutting/cut.ts";
+import type { LineDraws } from "../draws/demand.ts";
+import { ceiling, quantileOf } from "../draws/rounding.ts";
+import { headsOf, runDraws } from "../draws/sessionDraws.ts";
+import { unitsFor } from "../draws/units.ts";
 import type { CrateInput, CrateLine } from "./crate.ts";
-import { piecesFrom } from "./cut.ts";
-import type { LineDraws } from "./demand.ts";
-import { ceiling, quantileOf } from "./rounding.ts";
 import { commonRank, costsAt, type RankedLine } from "./serviceLevel.ts";
-import { headsOf, runDraws } from "./sessionDraws.ts";
-import { unitsFor } from "./units.ts";
 
 /** Draws behind every manifest. */
 export const usualDraws = 4000;

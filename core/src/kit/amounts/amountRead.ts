@@ -1,8 +1,8 @@
-import { cleanTyped } from "../quantity/clean.ts";
-import { type NumberRead, readNumber } from "../quantity/number.ts";
-import { parsePlain, parseQuantity } from "../quantity/parse.ts";
-import { refusalWords } from "../quantity/reasons.ts";
-import type { UnitChoice } from "../quantity/show.ts";
+import { cleanTyped } from "../../quantity/clean.ts";
+import { type NumberRead, readNumber } from "../../quantity/number.ts";
+import { parsePlain, parseQuantity } from "../../quantity/parse.ts";
+import { refusalWords } from "../../quantity/reasons.ts";
+import type { UnitChoice } from "../../quantity/show.ts";
 import type { StockUnit } from "./amountWords.ts";
 import { storeLimits } from "./limits.ts";
 

@@ -1,6 +1,6 @@
-import { BinomialDraws } from "../random/discrete.ts";
-import { seedOf, uniformAt } from "../random/stream.ts";
-import type { CrateInput, CrateSession } from "./crate.ts";
+import { BinomialDraws } from "../../random/discrete.ts";
+import { seedOf, uniformAt } from "../../random/stream.ts";
+import type { CrateInput, CrateSession } from "../crate/crate.ts";
 import { drawLine, drawRebuilds, type LineDraws, type LineUse, returns } from "./demand.ts";
 import { capOf, drawHeads } from "./heads.ts";
 

@@ -1,4 +1,4 @@
-import { showNumber, type UnitChoice } from "../quantity/show.ts";
+import { showNumber, type UnitChoice } from "../../quantity/show.ts";
 import { amountWords, type StockUnit } from "./amountWords.ts";
 
 /** What may stand in for a material, and how much of it for one of its own unit. */

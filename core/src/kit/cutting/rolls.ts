@@ -1,4 +1,4 @@
-import { coverProgram, type Solve } from "./solver.ts";
+import { coverProgram, type Solve } from "../../numeric/solver.ts";
 
 /** Lengths to cut from rolls of one length, whole units. */
 export interface RollJob {

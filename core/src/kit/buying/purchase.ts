@@ -1,4 +1,4 @@
-import type { Solve, SolveLimits } from "../solver.ts";
+import type { Solve, SolveLimits } from "../../numeric/solver.ts";
 import { type BuyProblem, type Demand, demandsOf, unmetBy } from "./problem.ts";
 import { type ProgramWish, purchaseProgram } from "./program.ts";
 

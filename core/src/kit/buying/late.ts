@@ -1,5 +1,5 @@
-import { promisesOf } from "../season/promises.ts";
 import { type BuyProblem, type Demand, demandsOf, unmetBy } from "./problem.ts";
+import { promisesOf } from "./promises.ts";
 
 /** A material that no supplier can bring in time for a crate, and the last day on which the quickest could have been ordered from; days from today. */
 export interface TooLate extends Demand {

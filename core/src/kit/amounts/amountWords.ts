@@ -1,5 +1,5 @@
-import type { UnitChoice } from "../quantity/show.ts";
-import { showNumber, showQuantity } from "../quantity/show.ts";
+import type { UnitChoice } from "../../quantity/show.ts";
+import { showNumber, showQuantity } from "../../quantity/show.ts";
 
 /** What one unit of a material is. */
 export const stockUnits = ["piece", "mm", "g", "ml"] as const;

@@ -1,4 +1,4 @@
-import { sumText } from "../solver.ts";
+import { sumText } from "../../numeric/solver.ts";
 import type { BuyPack, BuyProblem, BuySupplier, Demand } from "./problem.ts";
 
 /** Far below a cent together: of equal cost, fewer suppliers, then fewer packs. */

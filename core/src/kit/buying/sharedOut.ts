@@ -1,5 +1,5 @@
-import { promisesOf, takenBefore } from "../season/promises.ts";
 import { type BuyCrate, type BuyMaterial, type BuyProblem, stockBy } from "./problem.ts";
+import { promisesOf, takenBefore } from "./promises.ts";
 import type { Purchase } from "./purchase.ts";
 
 /** What of a material bought goes to which crate, and what is left over; in the material's unit. */
