@@ -10,7 +10,7 @@ import { type Database, openDatabase } from "./db/open.ts";
 import { startUpkeep, type UpkeepSettings } from "./jobs/upkeep.ts";
 import { reckonBeside } from "./reckoning/reckoner.ts";
 import type { Served } from "./served.ts";
-import { followServerUrl, isEmpty } from "./services/house.ts";
+import { followServerUrl, isEmpty } from "./services/house/house.ts";
 import type { LookedAfter } from "./upkeep/health.ts";
 
 /** How long a stop waits for requests in flight before it hangs up on them, ms. */

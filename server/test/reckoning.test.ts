@@ -3,8 +3,8 @@ import { families } from "@lampcrate/core";
 import fc from "fast-check";
 import { afterEach, beforeEach, describe, expect, it } from "vitest";
 import { reckonHere } from "../src/index.ts";
-import { Digests } from "../src/reckoning/digests.ts";
-import { ranksOf } from "../src/reckoning/reveal.ts";
+import { Digests } from "../src/services/findings/digests.ts";
+import { ranksOf } from "../src/services/findings/reveal.ts";
 import { entriesOf, goodEntry, makeRun, openTestHouse, sendTo, settings, type TestHouse } from "./house.ts";
 
 let house: TestHouse;

@@ -1,6 +1,6 @@
 import type { Context } from "hono";
 import { stream } from "hono/streaming";
-import type { CsvPart } from "../reckoning/csv.ts";
+import type { CsvPart } from "../services/findings/csv.ts";
 
 /** A file to keep, under a plain name. */
 export function attachment(c: Context, content: string | Uint8Array<ArrayBuffer>, type: string, name: string): Response {

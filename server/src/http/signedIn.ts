@@ -2,9 +2,9 @@ import { type Capability, may, whoMay } from "@lampcrate/contract";
 import type { Context, MiddlewareHandler } from "hono";
 import { getCookie, setCookie } from "hono/cookie";
 import type { Deps } from "../deps.ts";
-import { houseDoc, isEmpty } from "../services/house.ts";
-import type { Person } from "../services/person.ts";
-import { sessionOf, signInMs } from "../services/signIn.ts";
+import { houseDoc, isEmpty } from "../services/house/house.ts";
+import type { Person } from "../services/house/person.ts";
+import { sessionOf, signInMs } from "../services/house/signIn.ts";
 import { Problem } from "./problem.ts";
 
 export const cookieName = "lampcrate";

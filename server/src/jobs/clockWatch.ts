@@ -1,8 +1,8 @@
 import type { Store } from "../db/open.ts";
 import { clockWatch } from "../db/schema/index.ts";
 import type { Deps } from "../deps.ts";
-import { trail } from "../services/audit.ts";
-import type { Person } from "../services/person.ts";
+import { trail } from "../services/house/audit.ts";
+import type { Person } from "../services/house/person.ts";
 
 const dayMs = 86_400_000;
 

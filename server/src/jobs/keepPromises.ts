@@ -3,10 +3,10 @@ import { and, asc, count, eq, isNotNull, like, ne, sql } from "drizzle-orm";
 import type { Store } from "../db/open.ts";
 import { correction, entry, erasingNotice, house, run, siftDecision, undoStep, version } from "../db/schema/index.ts";
 import type { Deps } from "../deps.ts";
-import { trail } from "../services/audit.ts";
-import { eraseEntries, forget } from "../services/erasing.ts";
-import { goFrom, keptUntil } from "../services/retention.ts";
-import type { RunRow } from "../services/runs.ts";
+import { eraseEntries, forget } from "../services/entries/erasing.ts";
+import { goFrom, keptUntil } from "../services/entries/retention.ts";
+import { trail } from "../services/house/audit.ts";
+import type { RunRow } from "../services/runs/runs.ts";
 import type { ClockWatch } from "./clockWatch.ts";
 
 const dayMs = 86_400_000;

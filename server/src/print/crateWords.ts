@@ -1,6 +1,6 @@
 import type { MaterialDoc } from "@lampcrate/contract";
 import { amountWords, dateWords, type Packed, shortDate } from "@lampcrate/core";
-import type { CratePapers } from "../services/cratePapers.ts";
+import type { CratePapers } from "../services/store/cratePapers.ts";
 
 /** The material of a line. */
 export function materialOf({ lines, materials }: CratePapers, lineId: string): MaterialDoc | undefined {

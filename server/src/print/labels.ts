@@ -1,6 +1,6 @@
 import { type LabelSheet, type LabelSheetId, labelSheets } from "@lampcrate/contract";
 import { bagCode } from "@lampcrate/core";
-import type { CratePapers } from "../services/cratePapers.ts";
+import type { CratePapers } from "../services/store/cratePapers.ts";
 import { drawBarcode } from "./barcode.ts";
 import { mindWords, packedWords, shortDayWords } from "./crateWords.ts";
 import { mm, type Paper, pdfOf, soft } from "./paper.ts";

@@ -1,5 +1,5 @@
 import { crateCode, type Packed, type Per, showNumber } from "@lampcrate/core";
-import type { CratePapers } from "../services/cratePapers.ts";
+import type { CratePapers } from "../services/store/cratePapers.ts";
 import { drawBarcode } from "./barcode.ts";
 import { dayWords, materialOf, mindWords, packedWords } from "./crateWords.ts";
 import { mm, type Paper, pdfOf, rule, soft } from "./paper.ts";

@@ -1,6 +1,6 @@
 import type { BriefLine, CutShape } from "@lampcrate/contract";
 import { showQuantity, type UnitChoice } from "@lampcrate/core";
-import type { CratePapers } from "../services/cratePapers.ts";
+import type { CratePapers } from "../services/store/cratePapers.ts";
 import { materialOf } from "./crateWords.ts";
 import { ink, mm, type Paper, pdfOf, soft } from "./paper.ts";
 

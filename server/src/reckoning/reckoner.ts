@@ -4,7 +4,7 @@ import type { ProblemDoc } from "@lampcrate/contract";
 import Piscina from "piscina";
 import type { Database } from "../db/open.ts";
 import { Problem } from "../http/problem.ts";
-import { Digests } from "./digests.ts";
+import { Digests } from "../services/findings/digests.ts";
 import { doTask, type TaskArg, type TaskName, type TaskResult } from "./tasks.ts";
 
 /** Has tasks done. */

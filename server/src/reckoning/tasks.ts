@@ -4,17 +4,17 @@ import { labelsPdf } from "../print/labels.ts";
 import { orderPdf } from "../print/orderList.ts";
 import { packingListPdf } from "../print/packingList.ts";
 import { templatesPdf } from "../print/templates.ts";
-import { cratePapers } from "../services/cratePapers.ts";
-import { houseDoc } from "../services/house.ts";
-import { materialList } from "../services/materials.ts";
-import { orderDoc } from "../services/purchases.ts";
+import { trialsCsvPart } from "../services/findings/csv.ts";
+import type { Digests } from "../services/findings/digests.ts";
+import { entryPage } from "../services/findings/entryPages.ts";
+import { builderPage, findingsDoc } from "../services/findings/findings.ts";
+import { learnedDoc } from "../services/findings/learned.ts";
+import { revealOf, revealPage } from "../services/findings/reveal.ts";
+import { houseDoc } from "../services/house/house.ts";
+import { cratePapers } from "../services/store/cratePapers.ts";
+import { materialList } from "../services/store/materials.ts";
+import { orderDoc } from "../services/store/purchases.ts";
 import { backUp } from "../upkeep/backup.ts";
-import { trialsCsvPart } from "./csv.ts";
-import type { Digests } from "./digests.ts";
-import { entryPage } from "./entries.ts";
-import { builderPage, findingsDoc } from "./findings.ts";
-import { learnedDoc } from "./learned.ts";
-import { revealOf, revealPage } from "./reveal.ts";
 
 /** What a task reads. */
 export interface Reading {

@@ -4,7 +4,7 @@ import { workerData } from "piscina";
 import { houseFile } from "../db/open.ts";
 import * as schema from "../db/schema/index.ts";
 import { Problem } from "../http/problem.ts";
-import { Digests } from "./digests.ts";
+import { Digests } from "../services/findings/digests.ts";
 import type { Answered } from "./reckoner.ts";
 import { doTask, type TaskArg, type TaskName } from "./tasks.ts";
 

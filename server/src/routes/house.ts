@@ -7,9 +7,9 @@ import { badField } from "../http/problem.ts";
 import { allow, type Signed } from "../http/signedIn.ts";
 import { body } from "../http/validate.ts";
 import { trustClock } from "../jobs/clockWatch.ts";
-import { trailPage } from "../services/audit.ts";
-import { houseDoc, saveHouse } from "../services/house.ts";
-import { seasonDoc } from "../services/season.ts";
+import { trailPage } from "../services/house/audit.ts";
+import { houseDoc, saveHouse } from "../services/house/house.ts";
+import { seasonDoc } from "../services/runs/season.ts";
 
 /** The trail's last line on the page before: its instant and number. */
 const before = validator("query", (value: Record<string, string | string[]>) => {

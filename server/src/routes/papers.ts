@@ -7,8 +7,8 @@ import { allow, type Signed } from "../http/signedIn.ts";
 import { ids } from "../http/validate.ts";
 import { orderCsv } from "../print/orderList.ts";
 import type { Served } from "../served.ts";
-import { materialList } from "../services/materials.ts";
-import { orderDoc } from "../services/purchases.ts";
+import { materialList } from "../services/store/materials.ts";
+import { orderDoc } from "../services/store/purchases.ts";
 
 const pdf = "application/pdf";
 

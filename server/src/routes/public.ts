@@ -7,12 +7,12 @@ import { badField } from "../http/problem.ts";
 import { publicLimits } from "../http/publicLimits.ts";
 import { body, pageStart } from "../http/validate.ts";
 import type { Served } from "../served.ts";
-import { correct, eraseEntry, mine, withdraw } from "../services/entries.ts";
-import { houseDoc, houseZone } from "../services/house.ts";
-import { Intake } from "../services/intake.ts";
-import { PublicSheets } from "../services/publicSheets.ts";
-import { refuseBeforeReveal } from "../services/publishing.ts";
-import { publicRun } from "../services/runs.ts";
+import { correct, eraseEntry, mine, withdraw } from "../services/entries/entries.ts";
+import { Intake } from "../services/entries/intake.ts";
+import { houseDoc, houseZone } from "../services/house/house.ts";
+import { PublicSheets } from "../services/runs/publicSheets.ts";
+import { refuseBeforeReveal } from "../services/runs/publishing.ts";
+import { publicRun } from "../services/runs/runs.ts";
 
 /** A run's spoken code, however it is typed. */
 const code = validator("param", (value: Record<string, string>) => {

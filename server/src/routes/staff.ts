@@ -6,9 +6,9 @@ import { addressOf } from "../http/address.ts";
 import { Attempts } from "../http/attempts.ts";
 import { allow, cookieName, keepSession, type Signed, whoAsks } from "../http/signedIn.ts";
 import { body, ids } from "../http/validate.ts";
-import { isEmpty, setUp } from "../services/house.ts";
-import { changePassword, signIn, signOut, signOutEverywhere } from "../services/signIn.ts";
-import { addStaff, removeStaff, saveStaff, staffList } from "../services/staff.ts";
+import { isEmpty, setUp } from "../services/house/house.ts";
+import { changePassword, signIn, signOut, signOutEverywhere } from "../services/house/signIn.ts";
+import { addStaff, removeStaff, saveStaff, staffList } from "../services/house/staff.ts";
 
 const quarterHour = 15 * 60_000;
 

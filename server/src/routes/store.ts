@@ -14,12 +14,12 @@ import type { Deps } from "../deps.ts";
 import { attachment } from "../http/attachment.ts";
 import { allow, type Signed } from "../http/signedIn.ts";
 import { body, ids } from "../http/validate.ts";
-import { buyingDoc } from "../services/buying.ts";
-import { addMaterial, bringBackMaterial, materialList, removeMaterial, saveMaterial } from "../services/materials.ts";
-import { orderList, placeOrders, stepOrder } from "../services/purchases.ts";
-import { addMove, countStock, movesOf } from "../services/stock.ts";
-import { previewStockCsv, stockCsv, takeStockCsv } from "../services/stockCsv.ts";
-import { addSupplier, saveSupplier, supplierList } from "../services/suppliers.ts";
+import { buyingDoc } from "../services/store/buying.ts";
+import { addMaterial, bringBackMaterial, materialList, removeMaterial, saveMaterial } from "../services/store/materials.ts";
+import { orderList, placeOrders, stepOrder } from "../services/store/purchases.ts";
+import { addMove, countStock, movesOf } from "../services/store/stock.ts";
+import { previewStockCsv, stockCsv, takeStockCsv } from "../services/store/stockCsv.ts";
+import { addSupplier, saveSupplier, supplierList } from "../services/store/suppliers.ts";
 
 /** The store room, its suppliers and orders. */
 export function storeRoutes(deps: Deps) {

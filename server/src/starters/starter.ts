@@ -1,6 +1,6 @@
 import { type BriefDoc, type ChallengePack, type HintRung, type PackLine, type RunKind, usualLine } from "@lampcrate/contract";
 import type { FamilyId, Values } from "@lampcrate/core";
-import { startingBrief } from "../services/briefs.ts";
+import { startingBrief } from "../services/runs/briefs.ts";
 import { starterMaterials } from "./materials.ts";
 
 /** What a starter's line differs in from the usual. */

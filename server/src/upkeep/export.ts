@@ -4,8 +4,8 @@ import Papa from "papaparse";
 import { holdFolder } from "../db/lock.ts";
 import { newestMigration } from "../db/migrating.ts";
 import { type Database, openDatabase } from "../db/open.ts";
-import { trialsCsvPart } from "../reckoning/csv.ts";
-import { exportPack } from "../services/packs.ts";
+import { trialsCsvPart } from "../services/findings/csv.ts";
+import { exportPack } from "../services/runs/packs.ts";
 
 const format = "lamp-crate house";
 const version = 1;

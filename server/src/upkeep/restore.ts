@@ -4,7 +4,7 @@ import { fileStamp } from "../db/fileStamp.ts";
 import { holdFolder } from "../db/lock.ts";
 import { type Database, houseFile, openDatabase } from "../db/open.ts";
 import { entry, erasedEntry } from "../db/schema/index.ts";
-import { eraseEntries, forget } from "../services/erasing.ts";
+import { eraseEntries, forget } from "../services/entries/erasing.ts";
 import { hashOf } from "../services/secrets.ts";
 import { checkFile, type FileCheck } from "./checkFile.ts";
 

@@ -1,0 +1,145 @@
+import type { AgeBand, EntryDoc, VersionDoc } from "@lampcrate/contract";
+import { checkVersion, type Dimension, families, flagWords, isFamilyId, showQuantity } from "@lampcrate/core";
+import { asc, desc, eq, inArray } from "drizzle-orm";
+import type { Store } from "../../db/open.ts";
+import { entry, type FrozenBrief, siftDecision, staff, trial, version } from "../../db/schema/index.ts";
+import { frozenVersion } from "../runs/briefs.ts";
+import type { RunRow } from "../runs/runs.ts";
+
+type EntryRow = typeof entry.$inferSelect;
+type VersionRow = typeof version.$inferSelect;
+type TrialRow = typeof trial.$inferSelect;
+
+/** Entries read at a time: more keys than a statement takes would be refused. */
+const chunk = 500;
+
+/** Entries with every trial checked anew against the brief that the family saw. */
+export function entryDocs(db: Store, run: RunRow, rows: readonly EntryRow[]): readonly EntryDoc[] {
+  if (rows.length === 0) return [];
+  if (rows.length > chunk) return [...entryDocs(db, run, rows.slice(0, chunk)), ...entryDocs(db, run, rows.slice(chunk))];
+  const wanted = inArray(
+    entry.key,
+    rows.map((row) => row.key),
+  );
+  const versions = groupBy(
+    db
+      .select({ row: version })
+      .from(version)
+      .innerJoin(entry, eq(entry.key, version.entryKey))
+      .where(wanted)
+      .orderBy(asc(version.number))
+      .all()
+      .map(({ row }) => row),
+    (v) => v.entryKey,
+  );
+  const trials = groupBy(
+    db
+      .select({ row: trial })
+      .from(trial)
+      .innerJoin(version, eq(version.id, trial.versionId))
+      .innerJoin(entry, eq(entry.key, version.entryKey))
+      .where(wanted)
+      .orderBy(asc(trial.number))
+      .all()
+      .map(({ row }) => row),
+    (t) => t.versionId,
+  );
+  const decisions = groupBy(
+    db
+      .select({ entryId: siftDecision.entryId, why: siftDecision.why, by: staff.name })
+      .from(siftDecision)
+      .innerJoin(entry, eq(entry.id, siftDecision.entryId))
+      .leftJoin(staff, eq(staff.id, siftDecision.staffId))
+      .where(wanted)
+      .orderBy(desc(siftDecision.id))
+      .all(),
+    (d) => d.entryId,
+  );
+  const briefs = new Map<number, FrozenBrief>();
+  const briefOf = (number: number): FrozenBrief => {
+    const known = briefs.get(number) ?? frozenVersion(db, run.briefId, number);
+    briefs.set(number, known);
+    return known;
+  };
+  return rows.map((row) => {
+    const decided = row.state === "accepted" || row.state === "set aside" ? decisions.get(row.id)?.[0] : undefined;
+    return {
+      id: row.id,
+      alias: row.alias,
+      state: sifted(row.state),
+      revision: row.revision,
+      sentAt: row.sentAt,
+      ageBand: row.ageBand as AgeBand | null,
+      said: row.said,
+      briefVersion: row.briefVersion,
+      dimension: dimensionOf(briefOf(row.briefVersion).brief),
+      versions: (versions.get(row.key) ?? []).map((v) => versionDoc(v, trials.get(v.id) ?? [], briefOf(row.briefVersion), run.units)),
+      decidedBy: decided?.by ?? null,
+      why: decided?.why || null,
+    };
+  });
+}
+
+/** The versions of one entry, checked against a brief given. */
+export function versionDocs(db: Store, entryKey: number, brief: FrozenBrief["brief"], units: RunRow["units"]): readonly VersionDoc[] {
+  const rows = db.select().from(version).where(eq(version.entryKey, entryKey)).orderBy(asc(version.number)).all();
+  return rows.map((row) => {
+    const trials = db.select().from(trial).where(eq(trial.versionId, row.id)).orderBy(asc(trial.number)).all();
+    return versionDoc(row, trials, { brief, materials: {} }, units);
+  });
+}
+
+function versionDoc(row: VersionRow, trials: readonly TrialRow[], { brief }: FrozenBrief, units: RunRow["units"]): VersionDoc {
+  const family = isFamilyId(brief.family) ? families[brief.family] : null;
+  const checked = family
+    ? checkVersion(family, brief.spec, brief.design, { role: row.role, variables: row.variables, place: row.place, trials })
+    : [];
+  const dimension = dimensionOf(brief);
+  return {
+    id: String(row.id),
+    number: row.number,
+    role: row.role,
+    changed: row.changed,
+    madeOf: row.madeOf,
+    variables: row.variables,
+    guess: row.guessRaw,
+    guessValue: row.guessValue,
+    place: row.place,
+    trials: trials.map((t, i) => {
+      const verdict = checked[i]?.verdict ?? { flag: null, offers: [] };
+      return {
+        id: String(t.id),
+        number: t.number,
+        raw: t.raw,
+        value: t.value,
+        instrument: t.instrument,
+        seen: t.seen,
+        atLeast: t.atLeast,
+        kept: t.kept,
+        flag: verdict.flag,
+        flagWords: t.value === null ? null : flagWords(verdict.flag, showQuantity(t.value, dimension, units)),
+        offers: verdict.offers,
+      };
+    }),
+  };
+}
+
+function dimensionOf({ family, spec }: FrozenBrief["brief"]): Dimension {
+  return isFamilyId(family) ? families[family].measures(spec)[0].dimension : "count";
+}
+
+function groupBy<T, K>(rows: readonly T[], key: (row: T) => K): Map<K, T[]> {
+  const groups = new Map<K, T[]>();
+  for (const row of rows) {
+    const group = groups.get(key(row));
+    if (group) group.push(row);
+    else groups.set(key(row), [row]);
+  }
+  return groups;
+}
+
+/** A house trial is never asked for as an entry. */
+function sifted(state: EntryRow["state"]): EntryDoc["state"] {
+  if (state === "house trial") throw new Error("a house trial is no entry");
+  return state;
+}

@@ -1,0 +1,182 @@
+import { isDeepStrictEqual } from "node:util";
+import type { BriefDoc, EntryInput, Receipt } from "@lampcrate/contract";
+import { plainCode } from "@lampcrate/core";
+import { eq, sql } from "drizzle-orm";
+import { type entry, house, run } from "../../db/schema/index.ts";
+import type { Deps } from "../../deps.ts";
+import { Problem } from "../../http/problem.ts";
+import { frozenVersion } from "../runs/briefs.ts";
+import { openRun, type RunRow } from "../runs/runs.ts";
+import { openSpan } from "../runs/sheet.ts";
+import { hashOf } from "../secrets.ts";
+import { correctedByLink, photoConsent, putCorrection, sentVersions, setPhotoConsent } from "./corrections.ts";
+import { closedProblem } from "./entries.ts";
+import { entryWriter, readVersions } from "./entryWriter.ts";
+
+type EntryRow = typeof entry.$inferSelect;
+
+const erasedWords = "This entry was erased. What is erased stays so: start a new logbook to send another one.";
+
+function refused(field: string, message: string): Problem {
+  return new Problem(409, "Not your entry", message, { errors: [{ field, message }] });
+}
+
+/** What an entry got: its receipt, and whether it is new. */
+export interface Received {
+  readonly receipt: Receipt;
+  readonly isNew: boolean;
+}
+
+interface Waiting {
+  readonly code: string;
+  readonly input: EntryInput;
+  readonly give: (received: Received) => void;
+  readonly refuse: (error: unknown) => void;
+}
+
+/** Turns of the event loop without a newcomer after which those that wait are committed: a fraction of a millisecond. */
+const quietRounds = 10;
+
+/** Entries in one commit at most. */
+const mostTogether = 64;
+
+const mostOffers = 100;
+
+/** What a published run asks for, and the instants between which entries come in. */
+interface Offered {
+  readonly brief: BriefDoc;
+  readonly from: number;
+  readonly until: number;
+}
+
+/** A run's door as it stands in one commit: read once for all entries that come in together. */
+interface Door {
+  readonly row: RunRow;
+  readonly brief: BriefDoc;
+  /** Set while entries are not open. */
+  readonly closed: unknown;
+}
+
+/**
+ * Takes entries in. Those that arrive together are committed together, and none is acknowledged before the commit is
+ * on disk: a club that sends forty logbooks at once waits for one disk write, not forty. What can't be kept of one
+ * entry does not touch its neighbours.
+ */
+export class Intake {
+  private waiting: Waiting[] = [];
+  private readonly together: (waiting: readonly Waiting[]) => (() => void)[];
+  private readonly runWithCode;
+  private readonly zone;
+  /** Runs as published; a run's revision moves whenever it or its days change. */
+  private readonly offers = new Map<string, Offered>();
+
+  constructor(private readonly deps: Deps) {
+    const { db } = deps;
+    this.runWithCode = db
+      .select()
+      .from(run)
+      .where(eq(run.code, sql.placeholder("code")))
+      .prepare();
+    this.zone = db.select({ zone: house.zone }).from(house).prepare();
+    // Inside the commit each entry is a savepoint: one that can't be written takes nothing with it but itself.
+    const keepOne = db.$client.transaction((door: Door, input: EntryInput) => this.keep(door, input));
+    this.together = db.$client.transaction((waiting: readonly Waiting[]) => {
+      const doors = new Map<string, Door>();
+      return waiting.map(({ code, input, give, refuse }) => {
+        try {
+          const door = doors.get(code) ?? this.doorOf(code);
+          doors.set(code, door);
+          const received = keepOne(door, input);
+          return () => give(received);
+        } catch (error) {
+          // A full disk ends the whole transaction: then nobody's entry is kept, and all are told so.
+          if (!db.$client.inTransaction) throw error;
+          return () => refuse(error);
+        }
+      });
+    });
+  }
+
+  /**
+   * Keeps an entry, once. The same id and secret with the same words again change nothing and get the same answer;
+   * with other words they put these in place of the first, as a correction does.
+   */
+  receive(code: string, input: EntryInput): Promise<Received> {
+    return new Promise((give, refuse) => {
+      this.waiting.push({ code, input, give, refuse });
+      if (this.waiting.length === 1) this.gather(0, 0);
+    });
+  }
+
+  /** Waits while more keep coming: until a few turns of the event loop in a row have brought none. */
+  private gather(before: number, quiet: number): void {
+    const now = this.waiting.length;
+    const still = now === before ? quiet + 1 : 0;
+    if (still >= quietRounds || now >= mostTogether) this.commit();
+    else setImmediate(() => this.gather(now, still));
+  }
+
+  private commit(): void {
+    const waiting = this.waiting;
+    this.waiting = [];
+    try {
+      for (const answer of this.together(waiting)) answer();
+    } catch (error) {
+      // The commit itself failed: nobody's entry is on disk.
+      for (const { refuse } of waiting) refuse(error);
+    }
+  }
+
+  private doorOf(typed: string): Door {
+    const row = openRun(this.runWithCode.get({ code: plainCode(typed) }));
+    const zone = this.zone.get()?.zone ?? "UTC";
+    const { brief, from, until } = this.offered(row, zone);
+    const now = this.deps.clock();
+    return { row, brief, closed: now >= from && now < until ? null : closedProblem(row, zone, now) };
+  }
+
+  private offered(row: RunRow, zone: string): Offered {
+    const key = `${row.id} ${row.revision} ${zone}`;
+    const known = this.offers.get(key);
+    if (known) return known;
+    const { brief } = frozenVersion(this.deps.db, row.briefId, row.publishedVersion ?? 0);
+    const offered = { brief, ...openSpan(row, zone) };
+    if (this.offers.size >= mostOffers) this.offers.clear();
+    this.offers.set(key, offered);
+    return offered;
+  }
+
+  private keep({ row, brief, closed }: Door, input: EntryInput): Received {
+    const writer = entryWriter(this.deps.db);
+    const known = writer.find(input.id);
+    if (known) return { receipt: this.keepAgain(known, row, closed, input), isNew: false };
+    if (writer.wasErased(input.id)) throw new Problem(410, "Erased", erasedWords, { errors: [{ field: "id", message: erasedWords }] });
+    if (closed !== null) throw closed;
+    const versions = readVersions(input.versions, brief);
+    try {
+      const alias = writer.write(row.id, row.publishedVersion ?? 0, input, versions, this.deps.clock());
+      return { receipt: { alias, revision: 1 }, isNew: true };
+    } catch (error) {
+      // Asked of the table's own rule: a look beforehand would cost every entry what hardly any needs.
+      if (error instanceof Error && error.message.includes("entry.link_hash"))
+        throw refused("secret", "Another entry has this private link. Start a new logbook.");
+      throw error;
+    }
+  }
+
+  private keepAgain(known: EntryRow, of: RunRow, closed: unknown, input: EntryInput): Receipt {
+    const { db, clock } = this.deps;
+    if (known.runId !== of.id || known.linkHash !== hashOf(input.secret)) throw refused("id", "Another entry has this id.");
+    const { alias } = known;
+    const given = { ageBand: input.ageBand, said: input.said, versions: input.versions };
+    const there = { ageBand: known.ageBand, said: known.said, versions: sentVersions(db, known.key) };
+    const photo = photoConsent(db, known.key);
+    if (isDeepStrictEqual(there, given) && photo === input.consentPhoto) return { alias, revision: known.revision };
+    if (known.state === "withdrawn") throw refused("id", "You took this entry out. Open your private link to put it back or change it.");
+    if (correctedByLink(db, known.id))
+      throw refused("id", "This was sent before and corrected since. Open your private link: what stands there counts.");
+    if (closed !== null) throw closed;
+    if (photo !== input.consentPhoto) setPhotoConsent(db, known.key, input.consentPhoto, clock());
+    return { alias, revision: putCorrection(db, db, { row: known, of, by: "sent again", at: clock() }, given) };
+  }
+}

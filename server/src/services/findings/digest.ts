@@ -1,0 +1,167 @@
+import type { EntryDoc } from "@lampcrate/contract";
+import { type EntryFound, entryFindings, type FindingEntry, families, type Values } from "@lampcrate/core";
+import { inArray } from "drizzle-orm";
+import type { Database } from "../../db/open.ts";
+import { entry } from "../../db/schema/index.ts";
+import { entryDocs } from "../entries/entryDoc.ts";
+import { frozenVersion, loadBrief } from "../runs/briefs.ts";
+import type { RunRow } from "../runs/runs.ts";
+
+/** What is kept of one entry once its trials have been checked: its values that count, and what they show. */
+export interface Digested {
+  readonly revision: number;
+  readonly state: EntryDoc["state"];
+  readonly briefVersion: number;
+  readonly entry: FindingEntry;
+  /** What it shows by the sheet it was built from; null unless it is accepted. */
+  found: EntryFound | null;
+}
+
+/** Entries read at a time. */
+const chunk = 300;
+
+/**
+ * A run's entries in short, kept while the process lives and brought up to date by what has changed: a check of
+ * twenty thousand entries costs seconds, of the one that came in since, nothing.
+ */
+export class RunDigest {
+  private readonly kept = new Map<number, Digested>();
+  private order: readonly number[] = [];
+  private judgedBy: RunGoal | null = null;
+  private counted = 0;
+  private seen = "";
+
+  constructor(private readonly runId: string) {}
+
+  /** Takes in at most `most` changed entries; true when all are in. */
+  refresh(db: Database, run: RunRow, most = Number.POSITIVE_INFINITY): boolean {
+    const seen = `${dataStamp(db)} ${run.revision} ${run.publishedVersion}`;
+    if (seen === this.seen) return true;
+    const now = this.listed(db);
+    const there = new Set(now.map(([key]) => key));
+    const gone = [...this.kept.keys()].filter((key) => !there.has(key));
+    if (gone.some((key) => this.kept.get(key)?.state === "accepted")) this.counted += 1;
+    for (const key of gone) this.kept.delete(key);
+    const changed = now.filter(([key, revision]) => this.kept.get(key)?.revision !== revision);
+    this.order = [...there];
+    const taken = changed.slice(0, most);
+    for (let i = 0; i < taken.length; i += chunk) this.take(db, run, taken.slice(i, i + chunk));
+    const goal = goalOf(db, run);
+    if (goal.key !== this.judgedBy?.key) this.counted += 1;
+    this.judgedBy = goal;
+    const whole = taken.length === changed.length;
+    if (whole) this.seen = seen;
+    return whole;
+  }
+
+  /** Another number whenever what is counted has changed: accepted entries, or what the run is judged by. Those that come in and wait change nothing. */
+  get stamp(): number {
+    return this.counted;
+  }
+
+  /** Every entry that is sifted or waits, in order of arrival, as at the last refresh. */
+  all(): readonly Digested[] {
+    return this.order.flatMap((key) => this.kept.get(key) ?? []);
+  }
+
+  /** What the run is judged by, as at the last refresh. */
+  get goal(): RunGoal {
+    if (this.judgedBy === null) throw new Error("a digest is refreshed before it is asked");
+    return this.judgedBy;
+  }
+
+  /** What accepted entries show, in order of arrival, as at the last refresh. */
+  accepted(): readonly EntryFound[] {
+    return this.all().flatMap((one) => (one.state === "accepted" && one.found ? [one.found] : []));
+  }
+
+  /** By an index alone: whatever changes an entry moves its revision. */
+  private listed(db: Database): readonly (readonly [key: number, revision: number])[] {
+    const rows = db.$client
+      .prepare("select key, revision from entry where run_id = ? and state in ('waiting', 'accepted', 'set aside') order by key")
+      .raw()
+      .all(this.runId);
+    return rows as [number, number][];
+  }
+
+  private take(db: Database, run: RunRow, changed: readonly (readonly [key: number, revision: number])[]): void {
+    const keys = changed.map(([key]) => key);
+    const rows = db.select().from(entry).where(inArray(entry.key, keys)).all();
+    const docs = entryDocs(db, run, rows);
+    for (const [i, row] of rows.entries()) {
+      const doc = docs[i];
+      if (!doc) continue;
+      if (doc.state === "accepted" || this.kept.get(row.key)?.state === "accepted") this.counted += 1;
+      const counted = findingEntry(doc);
+      this.kept.set(row.key, {
+        revision: row.revision,
+        state: doc.state,
+        briefVersion: doc.briefVersion,
+        entry: counted,
+        found: doc.state === "accepted" ? foundOf(db, run, doc.briefVersion, counted) : null,
+      });
+    }
+  }
+}
+
+/** Another text whenever the file may have changed, by this connection or another one. */
+function dataStamp(db: Database): string {
+  const changes = db.$client.prepare("select total_changes()").pluck().get();
+  return `${changes} ${db.$client.pragma("data_version", { simple: true })}`;
+}
+
+/** What an entry shows by the brief its family built from. */
+function foundOf(db: Database, run: RunRow, briefVersion: number, counted: FindingEntry): EntryFound {
+  const { family, spec } = frozenVersion(db, run.briefId, briefVersion).brief;
+  return entryFindings(families[family], spec, counted);
+}
+
+/** What a run is judged by today. */
+interface RunGoal {
+  /** Another text for another goal. */
+  readonly key: string;
+  readonly family: keyof typeof families;
+  readonly spec: Values;
+}
+
+/** The version that is published, or the draft while none is. */
+function goalOf(db: Database, run: RunRow): RunGoal {
+  const { family, spec } =
+    run.publishedVersion === null ? loadBrief(db, run.briefId).doc : frozenVersion(db, run.briefId, run.publishedVersion).brief;
+  return { key: JSON.stringify([family, spec]), family, spec };
+}
+
+/** Values that count: accepted, read, and possible. */
+function findingEntry(doc: EntryDoc): FindingEntry {
+  return {
+    id: doc.id,
+    alias: doc.alias,
+    versions: doc.versions.map((version) => {
+      const counted = version.trials.filter((trial) => trial.value !== null && trial.flag !== "impossible");
+      const values = (atLeast: boolean): number[] =>
+        counted.flatMap((trial) => (trial.atLeast === atLeast && trial.value !== null ? [trial.value] : []));
+      return {
+        number: version.number,
+        role: version.role,
+        variables: once(JSON.stringify(version.variables), version.variables),
+        place: version.place,
+        instrument: once(version.trials[0]?.instrument ?? "", version.trials[0]?.instrument ?? ""),
+        values: values(false),
+        atLeast: counted.some((trial) => trial.atLeast) ? values(true) : none,
+      };
+    }),
+  };
+}
+
+const none: readonly number[] = [];
+
+/** What is the same in thousands of entries is kept once. */
+const shared = new Map<string, unknown>();
+const mostShared = 20_000;
+
+function once<T>(key: string, value: T): T {
+  const known = shared.get(key);
+  if (known !== undefined) return known as T;
+  if (shared.size < mostShared) shared.set(key, value);
+  return value;
+}

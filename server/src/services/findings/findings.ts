@@ -1,0 +1,73 @@
+import type { BuilderPage, FindingsDoc, FirstLastPair } from "@lampcrate/contract";
+import { clearest, comparisonWords, families, findingsWords, joinFindings, type RunFindings } from "@lampcrate/core";
+import type { Database } from "../../db/open.ts";
+import { type RunRow, runRow } from "../runs/runs.ts";
+import { byAlias } from "./byAlias.ts";
+import type { Digests } from "./digests.ts";
+import { pageFrom } from "./page.ts";
+
+/** Builders drawn first against last. */
+const mostDrawn = 24;
+
+/** What a run's accepted entries show, all of it: kept until an entry, a decision or the goal changes. */
+export function foundIn(digests: Digests, row: RunRow): RunFindings {
+  const digest = digests.of(row);
+  const { family, spec } = digest.goal;
+  return digests.answer(`found ${row.id}`, `${digest.stamp}`, () => joinFindings(families[family], spec, digest.accepted()));
+}
+
+/** What the run's accepted entries show, and how many still wait. */
+export function findingsDoc(db: Database, digests: Digests, runId: string): FindingsDoc {
+  const row = runRow(db, runId);
+  const found = foundIn(digests, row);
+  const { measure, goal, entries, goalMet, otherGoals } = found;
+  const digest = digests.of(row);
+  const waiting = digest.all().filter((one) => one.state === "waiting").length;
+  const shown = digests.answer(`findings ${runId}`, `${digest.stamp} ${row.revision}`, () => ({
+    measure,
+    goal,
+    entries,
+    goalMet,
+    otherGoals,
+    plain: findingsWords(found, row.units).slice(0, 3),
+    firstLast: firstLastOf(found),
+    clearest: clearest(found.comparisons),
+    table: pageOf(found, row, 0),
+  }));
+  return { ...shown, waiting };
+}
+
+/** More of the table, from a place on. */
+export function builderPage(db: Database, digests: Digests, runId: string, from: number): BuilderPage {
+  const row = runRow(db, runId);
+  return pageOf(foundIn(digests, row), row, from);
+}
+
+function pageOf(found: RunFindings, { units }: RunRow, from: number): BuilderPage {
+  const { builders, comparisons } = found;
+  const { some, total, next } = pageFrom(builders, from);
+  const ids = new Set(some.map((builder) => builder.entryId));
+  const lastChange = new Map(comparisons.filter((c) => ids.has(c.entryId) && !c.control).map((c) => [c.entryId, c]));
+  return {
+    builders: some.map((builder) => {
+      const last = lastChange.get(builder.entryId);
+      return { ...builder, words: last ? comparisonWords(last, units) : null };
+    }),
+    total,
+    next,
+  };
+}
+
+function firstLastOf({ builders }: RunFindings): FindingsDoc["firstLast"] {
+  const highestFirst = (a: FirstLastPair, b: FirstLastPair): number => b.last - a.last || byAlias(a, b);
+  let pairs: FirstLastPair[] = [];
+  let total = 0;
+  for (const { alias, first, last, measure } of builders) {
+    if (first === null || last === null || measure !== null) continue;
+    total += 1;
+    // Tens of thousands need no order among themselves: only those that are drawn do.
+    if (pairs.length >= mostDrawn && highestFirst({ alias, first, last }, pairs[mostDrawn - 1] ?? { alias, first, last }) >= 0) continue;
+    pairs = [...pairs, { alias, first, last }].sort(highestFirst).slice(0, mostDrawn);
+  }
+  return { pairs, total };
+}

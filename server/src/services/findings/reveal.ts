@@ -1,0 +1,103 @@
+import type { RevealDoc, RevealEntry, RevealPage } from "@lampcrate/contract";
+import { type BuilderFound, families, findingsWords, isFamilyId, showQuantity } from "@lampcrate/core";
+import type { Database } from "../../db/open.ts";
+import { notFound } from "../../http/problem.ts";
+import { houseDoc } from "../house/house.ts";
+import { frozenVersion } from "../runs/briefs.ts";
+import { type RunRow, runRow } from "../runs/runs.ts";
+import { byAlias } from "./byAlias.ts";
+import type { Digests } from "./digests.ts";
+import { foundIn } from "./findings.ts";
+import { pageFrom } from "./page.ts";
+
+/** Names listed as having met the goal. */
+const mostMet = 60;
+const mostImproved = 8;
+
+/** What everyone may see on a run's reveal: aliases only, ranks only when the run's scoring says so. */
+export function revealOf(db: Database, digests: Digests, runId: string): RevealDoc {
+  const row = runRow(db, runId);
+  const { name } = houseDoc(db);
+  return digests.answer(`reveal doc ${runId}`, `${digests.of(row).stamp} ${row.revision} ${name}`, () => reckoned(db, digests, row, name));
+}
+
+function reckoned(db: Database, digests: Digests, row: RunRow, house: string): RevealDoc {
+  const found = foundIn(digests, row);
+  const brief = frozenVersion(db, row.briefId, row.publishedVersion ?? 0).brief;
+  if (!isFamilyId(brief.family)) throw notFound("family");
+  const listed = row.scoring !== "celebrate";
+  const improved = found.builders
+    .flatMap(({ alias, improved: by }) => (by !== null && by > 1 ? [{ alias, improved: by }] : []))
+    .sort((a, b) => b.improved - a.improved || byAlias(a, b));
+  return {
+    title: row.title,
+    house,
+    scoring: row.scoring,
+    measure: found.measure.words,
+    unit: found.measure.unit,
+    goalWords: families[brief.family].goalWords(brief.spec, (si, dimension) => showQuantity(si, dimension, row.units)),
+    goalMet: found.goalMet,
+    entries: found.entries,
+    plain: findingsWords(found, row.units).slice(0, 3),
+    met: listed ? found.builders.flatMap((b) => (b.metGoal ? [b.alias] : [])).slice(0, mostMet) : [],
+    mostImproved: row.scoring === "goal-improved" ? improved.slice(0, mostImproved) : [],
+    table: pageOf(revealEntries(digests, row), 0),
+  };
+}
+
+/** More of a reveal's builders, from a place on, or those whose alias begins so. */
+export function revealPage(db: Database, digests: Digests, runId: string, from: number, find: string): RevealPage {
+  const all = revealEntries(digests, runRow(db, runId));
+  const wanted = find.trim().toLowerCase();
+  return pageOf(wanted === "" ? all : all.filter((b) => b.alias.toLowerCase().startsWith(wanted)), from);
+}
+
+function pageOf(builders: readonly RevealEntry[], from: number): RevealPage {
+  const { some, ...rest } = pageFrom(builders, from);
+  return { builders: some, ...rest };
+}
+
+function revealEntries(digests: Digests, row: RunRow): readonly RevealEntry[] {
+  const found = foundIn(digests, row);
+  return digests.answer(`reveal ${row.id}`, `${digests.of(row).stamp} ${row.revision}`, () => {
+    const standings = row.scoring !== "celebrate";
+    const ranks = ranksOf(found.builders, row.scoring, found.measure.better);
+    return found.builders
+      .map(
+        (b): RevealEntry => ({
+          alias: b.alias,
+          metGoal: b.metGoal,
+          // Numbers of another measure can't stand in this column.
+          first: b.measure ? null : b.first,
+          last: b.measure ? null : b.last,
+          best: standings && !b.measure ? b.best : null,
+          improved: standings ? b.improved : null,
+          rank: ranks.get(b.alias) ?? null,
+        }),
+      )
+      .sort((a, b) => (a.rank ?? 0) - (b.rank ?? 0) || byAlias(a, b));
+  });
+}
+
+/** 1, 2, 2, 4: 1 + the number with a strictly better score; none unless the scoring ranks. */
+export function ranksOf(
+  builders: readonly Pick<BuilderFound, "alias" | "best" | "last" | "measure">[],
+  scoring: RunRow["scoring"],
+  better: "more" | "less",
+): ReadonlyMap<string, number> {
+  if (scoring !== "best" && scoring !== "mean") return new Map();
+  const scored = builders
+    .flatMap((b) => {
+      const score = scoring === "best" ? b.best : b.last;
+      return score === null || b.measure !== null ? [] : [{ alias: b.alias, score: better === "more" ? score : -score }];
+    })
+    .sort((a, b) => b.score - a.score);
+  // Going down the list, those that are strictly better only become more.
+  let ahead = 0;
+  return new Map(
+    scored.map(({ alias, score }) => {
+      while ((scored[ahead]?.score ?? score) > score + 1e-9) ahead += 1;
+      return [alias, 1 + ahead];
+    }),
+  );
+}

@@ -1,0 +1,266 @@
+import { type BriefDoc, type ChallengePack, cutDoc, type MaterialDoc, type PackPreview, type RunKind } from "@lampcrate/contract";
+import { briefDoc, line, packMaterial } from "@lampcrate/contract/schemas";
+import { families, showQuantity, unknownNames, unknownParts, withUnknownParts } from "@lampcrate/core";
+import Ajv2020 from "ajv/dist/2020.js";
+import { eq } from "drizzle-orm";
+import Joi from "joi";
+import schema from "../../../../docs/formats/challenge-pack.schema.json" with { type: "json" };
+import type { Store } from "../../db/open.ts";
+import { brief as briefTable, material } from "../../db/schema/index.ts";
+import type { Deps } from "../../deps.ts";
+import { badField, Problem } from "../../http/problem.ts";
+import { checkedPart } from "../../http/validate.ts";
+import { newId } from "../ids.ts";
+import { materialList } from "../store/materials.ts";
+import { insertBrief, loadBrief, refuseBadValues, startingBrief } from "./briefs.ts";
+import { createRunFrom, runRow } from "./runs.ts";
+
+const check = new Ajv2020({ allErrors: true, strict: false }).compile<ChallengePack>(schema);
+
+/** A run's brief as a pack, with every part that an earlier import didn't know. */
+export function exportPack(db: Store, runId: string): unknown {
+  const row = runRow(db, runId);
+  const { doc } = loadBrief(db, row.briefId);
+  const unknown = db.select({ unknown: briefTable.unknown }).from(briefTable).where(eq(briefTable.id, row.briefId)).get()?.unknown;
+  return withUnknownParts(packOf(row.title, row.kind, row.units, doc, materialList(db)), unknown);
+}
+
+function packOf(title: string, kind: RunKind, units: ChallengePack["units"], doc: BriefDoc, store: readonly MaterialDoc[]): ChallengePack {
+  const { lines, ...brief } = doc;
+  const used = store.filter((m) => lines.some((line) => line.materialId === m.id));
+  return {
+    format: "lamp-crate challenge pack",
+    version: 1,
+    title,
+    kind,
+    units,
+    brief,
+    lines: lines.map(({ materialId, ...line }) => ({ ...line, material: materialId })),
+    materials: used.map(({ id, revision: _, onHand: __, perWeek: ___, archived: ____, ...kept }) => ({ ...kept, key: id })),
+  };
+}
+
+/** Reads a pack. Throws 422 naming every part that can't be taken, in words; parts that are not known are no error. */
+export function readPack(given: unknown): ChallengePack {
+  if (!check(given)) {
+    const errors = (check.errors ?? []).map(({ instancePath, message = "can't be read", params }) => {
+      const missing = "missingProperty" in params ? `/${String(params["missingProperty"])}` : "";
+      const allowed = "allowedValues" in params ? `: ${(params["allowedValues"] as readonly unknown[]).join(", ")}` : "";
+      const field = fieldName(`${instancePath}${missing}`) || "pack";
+      return { field, message: `${field} ${missing ? "is missing" : message}${allowed}.` };
+    });
+    throw new Problem(
+      422,
+      "This pack can't be taken",
+      `${errors.length} ${errors.length === 1 ? "part" : "parts"} of the pack can't be read: ${errors[0]?.message ?? ""}`,
+      { errors: errors.slice(0, 40) },
+    );
+  }
+  const keys = new Set(given.materials.map((m) => m.key));
+  const errors = given.lines.flatMap(({ material: key, tier }, i) => [
+    ...(keys.has(key)
+      ? []
+      : [{ field: `lines[${i}].material`, message: `lines[${i}].material names ${key}, which is not among the pack's materials.` }]),
+    ...(tier === null || given.brief.tiers.some((t) => t.id === tier)
+      ? []
+      : [{ field: `lines[${i}].tier`, message: `lines[${i}].tier names ${tier}, which is not among the pack's tiers.` }]),
+  ]);
+  if (errors.length > 0) throw new Problem(422, "This pack can't be taken", errors.map((e) => e.message).join(" "), { errors });
+  const { title } = checkedPart(packTitle, { title: given.title }, "pack");
+  return { ...given, title, materials: soundMaterials(given.materials) };
+}
+
+const packTitle = Joi.object<{ title: string }>({ title: line(80).min(1).required() });
+
+/** A pack's materials, each under a key of its own. Throws 422 by field. */
+function soundMaterials(given: ChallengePack["materials"]): ChallengePack["materials"] {
+  const seen = new Map<string, number>();
+  return given.map((material, i) => {
+    const first = seen.get(material.key);
+    if (first !== undefined) throw badField(`materials[${i}].key`, `materials[${i}].key is that of materials[${first}] too.`);
+    seen.set(material.key, i);
+    return checkedPart(packMaterial, material, `materials[${i}]`);
+  });
+}
+
+/** The brief in a pack, held to the same limits as one that is typed; its lines' materials are keys of the pack. Throws 422 by field. */
+function soundBrief(pack: ChallengePack): BriefDoc {
+  const doc = briefOf(pack, (key) => key);
+  // Keys are another house's: they need not look like ids of ours.
+  const held = checkedPart(briefDoc, { ...doc, lines: doc.lines.map((line) => ({ ...line, materialId: "its-material" })) }, "brief");
+  const lines = held.lines.map((line, i) => ({ ...line, materialId: doc.lines[i]?.materialId ?? "" }));
+  refuseBadValues(held);
+  return { ...held, lines };
+}
+
+function fieldName(path: string): string {
+  return path
+    .split("/")
+    .slice(1)
+    .reduce((name, part) => (/^\d+$/.test(part) ? `${name}[${part}]` : name === "" ? part : `${name}.${part}`), "");
+}
+
+const pick = (values: BriefDoc["spec"], ids: readonly string[]): BriefDoc["spec"] =>
+  Object.fromEntries(Object.entries(values).filter(([id]) => ids.includes(id)));
+
+/** The brief in a pack, with only what this version knows; its lines' materials by `idOf`. */
+function briefOf(pack: ChallengePack, idOf: (key: string) => string): BriefDoc {
+  const family = families[pack.brief.family];
+  const [spec, design] = [family.spec.map((f) => f.id), family.design.map((f) => f.id)];
+  const usual = startingBrief(pack.brief.family);
+  const known = Object.fromEntries(
+    Object.keys(usual).map((key) => [key, pack.brief[key as keyof typeof pack.brief] ?? usual[key as keyof typeof usual]]),
+  ) as unknown as BriefDoc;
+  const { compared } = pack.brief;
+  return {
+    ...known,
+    spec: pick(pack.brief.spec, spec),
+    design: pick(pack.brief.design, design),
+    compared: compared === null ? null : pick(compared, design),
+    lines: pack.lines.map((line) => ({
+      id: line.id,
+      materialId: idOf(line.material),
+      per: line.per,
+      kind: line.kind,
+      amount: line.amount,
+      perRebuild: line.perRebuild,
+      spoilRate: line.spoilRate,
+      spread: line.spread,
+      share: line.share,
+      unitsPerItem: line.unitsPerItem,
+      loss: line.loss,
+      source: line.source,
+      standIn: line.standIn,
+      standInRatio: line.standInRatio ?? 1,
+      tier: line.tier,
+      cut: line.cut === null ? null : cutDoc(line.cut),
+    })),
+    tiers: pack.brief.tiers.map(({ id, kind, words, share, times }) => ({ id, kind, words, share, times })),
+    cautions: pack.brief.cautions.map(({ id, words }) => ({ id, words })),
+    rules: pack.brief.rules.map(({ id, words }) => ({ id, words })),
+    hints: pack.brief.hints.map(({ id, rung, words }) => ({ id, rung, words })),
+  };
+}
+
+const sameMaterial = (a: { readonly name: string; readonly unit: string }, b: { readonly name: string; readonly unit: string }): boolean =>
+  a.unit === b.unit && a.name.trim().toLowerCase() === b.name.trim().toLowerCase();
+
+/** What a pack would bring. Nothing is written. */
+export function previewPack(db: Store, given: unknown): PackPreview {
+  const pack = readPack(given);
+  const doc = soundBrief(pack);
+  const store = materialList(db);
+  const nameOf = (key: string): string => pack.materials.find((m) => m.key === key)?.name ?? key;
+  const known = knownPart(pack, doc);
+  return {
+    title: pack.title,
+    family: doc.family,
+    goal: families[doc.family].goalWords(doc.spec, (si, dimension) => showQuantity(si, dimension, pack.units)),
+    story: doc.story,
+    lines: doc.lines.map((line) => `${nameOf(line.materialId)}, for each ${line.per}`),
+    newMaterials: pack.materials.filter((m) => !store.some((other) => sameMaterial(m, other))).map((m) => m.name),
+    cautions: doc.cautions.length,
+    rules: doc.rules.length,
+    hints: doc.hints.length,
+    tiers: doc.tiers.length,
+    unknown: unknownNames(unknownParts(pack, known), known),
+  };
+}
+
+/** A pack as this version would write it: what it has over that is unknown here. */
+function knownPart(pack: ChallengePack, doc: BriefDoc): ChallengePack {
+  const { lines, ...brief } = doc;
+  const known: ChallengePack = {
+    format: pack.format,
+    version: pack.version,
+    title: pack.title,
+    kind: pack.kind,
+    units: pack.units,
+    brief,
+    lines: lines.map(({ materialId, ...line }) => ({ ...line, material: materialId })),
+    materials: pack.materials.map(
+      ({ key, name, unit, packSize, packPriceCents, sheetWidthM, sheetHeightM, allergens, smallPart, latex, hazards }) => ({
+        key,
+        name,
+        unit,
+        packSize,
+        packPriceCents,
+        sheetWidthM,
+        sheetHeightM,
+        allergens,
+        smallPart,
+        latex,
+        hazards,
+      }),
+    ),
+  };
+  return known;
+}
+
+/** What a run from a pack is called and how it is offered, where not as the pack says. */
+interface PackStart {
+  readonly title?: string;
+  readonly kind?: RunKind;
+  readonly id?: string;
+}
+
+/** Brings a pack in as a new run; materials that the store room lacks are added with none on hand. Gives the run's id. */
+export function importPack(deps: Deps, given: unknown, { title, kind, id }: PackStart = {}): string {
+  const pack = readPack(given);
+  return deps.db.transaction((tx) => {
+    const store = materialList(tx);
+    const ids = new Map<string, string>();
+    const doc = soundBrief(pack);
+    for (const {
+      key,
+      name,
+      unit,
+      packSize,
+      packPriceCents,
+      sheetWidthM,
+      sheetHeightM,
+      allergens,
+      smallPart,
+      latex,
+      hazards,
+    } of pack.materials) {
+      const found = store.find((other) => sameMaterial({ name, unit }, other));
+      const id = found?.id ?? newId();
+      ids.set(key, id);
+      if (!found)
+        tx.insert(material)
+          .values({
+            id,
+            name,
+            unit,
+            packSize,
+            packPriceCents,
+            sheetWidthM,
+            sheetHeightM,
+            allergens: [...allergens],
+            smallPart,
+            latex,
+            hazards: [...hazards],
+            revision: 1,
+          })
+          .run();
+    }
+    const unknown = unknownParts(pack, knownPart(pack, doc));
+    // On the way out materials are keyed by their ids here: their unknown parts go with them.
+    const materials = unknown?.["materials"];
+    const moved =
+      typeof materials === "object" && materials !== null
+        ? { ...unknown, materials: Object.fromEntries(Object.entries(materials).map(([key, part]) => [ids.get(key) ?? key, part])) }
+        : unknown;
+    const lines = doc.lines.map((line) => ({ ...line, materialId: ids.get(line.materialId) ?? line.materialId }));
+    const briefId = insertBrief(tx, { ...doc, lines }, moved);
+    return createRunFrom(deps, tx, {
+      ...(id === undefined ? {} : { id }),
+      briefId,
+      title: title ?? pack.title,
+      kind: kind ?? pack.kind,
+      units: null,
+      suggestDays: true,
+    });
+  });
+}

@@ -1,0 +1,27 @@
+import type { SheetDoc } from "@lampcrate/contract";
+import type { Database } from "../../db/open.ts";
+import { houseStamp } from "../house/house.ts";
+import { publicRun } from "./runs.ts";
+import { entryDoor, sheetDoc } from "./sheet.ts";
+
+const mostKept = 200;
+
+/** Challenge sheets as families ask for them: made once, and again when run, house or door have changed. */
+export class PublicSheets {
+  private readonly kept = new Map<string, { readonly stamp: string; readonly sheet: SheetDoc }>();
+
+  constructor(private readonly db: Database) {}
+
+  /** The sheet under a code, however it is typed. Throws 404. */
+  of(typed: string, now: number): SheetDoc {
+    const row = publicRun(this.db, typed);
+    const { zone, revision } = houseStamp(this.db);
+    const stamp = `${row.revision} ${row.publishedVersion} ${revision} ${entryDoor(row, zone, now)}`;
+    const known = this.kept.get(row.id);
+    if (known?.stamp === stamp) return known.sheet;
+    const sheet = sheetDoc(this.db, row, now);
+    if (this.kept.size >= mostKept) this.kept.clear();
+    this.kept.set(row.id, { stamp, sheet });
+    return sheet;
+  }
+}

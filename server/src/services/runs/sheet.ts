@@ -1,0 +1,102 @@
+import type { SheetDoc, SheetLine } from "@lampcrate/contract";
+import {
+  amountWords,
+  dateWords,
+  endOfDay,
+  families,
+  isFamilyId,
+  placeOf,
+  type StockUnit,
+  showNumber,
+  showQuantity,
+  standInFor,
+  startOfDay,
+  type UnitChoice,
+} from "@lampcrate/core";
+import type { Store } from "../../db/open.ts";
+import type { FrozenBrief } from "../../db/schema/index.ts";
+import { notFound } from "../../http/problem.ts";
+import { keptUntil } from "../entries/retention.ts";
+import { houseDoc } from "../house/house.ts";
+import { frozenVersion } from "./briefs.ts";
+import type { RunRow } from "./runs.ts";
+
+/** What families see of a run: the frozen version, never the draft. */
+export function sheetDoc(db: Store, row: RunRow, now: number, version = row.publishedVersion): SheetDoc {
+  const house = houseDoc(db);
+  if (row.code === null || version === null) throw notFound("challenge", "code");
+  const frozen = frozenVersion(db, row.briefId, version);
+  const { lines, ...brief } = frozen.brief;
+  return {
+    code: row.code,
+    title: row.title,
+    house: house.name,
+    version,
+    brief,
+    lines: lines.map((line) => sheetLine(line, frozen, row.units)),
+    cautions: cautionWords(frozen),
+    units: row.units,
+    opensOn: row.opensOn,
+    closesOn: row.closesOn,
+    entries: entryDoor(row, house.zone, now),
+    revealOn: row.revealOn,
+    keeping: keepingWords(row, house.keepingDays),
+  };
+}
+
+function sheetLine(line: FrozenBrief["brief"]["lines"][number], frozen: FrozenBrief, units: RunRow["units"]): SheetLine {
+  const material = frozen.materials[line.materialId];
+  const name = material?.name ?? "material";
+  const each = line.per === "builder" || line.per === "team" ? "" : ` for each ${line.per}`;
+  const amount = line.kind === "reusable" ? "" : `${eachWords(line.amount, material?.unit ?? "piece", units)} `;
+  const size = line.cut ? `, ${showQuantity(line.cut.widthM, "length", units)} by ${showQuantity(line.cut.heightM, "length", units)}` : "";
+  const of = { words: line.standIn, ratio: line.standInRatio, unit: material?.unit ?? ("piece" as const) };
+  const standIn = of.ratio === 1 || of.words === "" ? of.words : standInFor(line.kind === "reusable" ? 1 : line.amount, of, units);
+  return { words: `${amount}${name}${size}${each}`, source: line.source, standIn };
+}
+
+/** How much one takes; parts of a piece, such as learned amounts have, to one decimal. */
+function eachWords(amount: number, unit: StockUnit, units: UnitChoice): string {
+  if (unit !== "piece") return `${amountWords(amount, unit, units)} of`;
+  const tenths = Math.max(1, Math.round(amount * 10));
+  return `${showNumber(tenths / 10, tenths % 10 === 0 ? 0 : 1)} ×`;
+}
+
+/** The required cautions of family, materials and ages, and the planner's own before the last, which defers to the venue. */
+function cautionWords({ brief, materials }: FrozenBrief): readonly string[] {
+  if (!isFamilyId(brief.family)) return [];
+  const used = Object.values(materials);
+  const required = families[brief.family].cautions(brief.spec, {
+    youngestAge: brief.youngestAge,
+    allergens: [...new Set(used.flatMap((m) => m.allergens))],
+    smallParts: used.some((m) => m.smallPart),
+    latex: used.some((m) => m.latex),
+    hazards: used.flatMap((m) => m.hazards ?? []),
+    place: placeOf(brief.spec),
+  });
+  const words = required.map((caution) => caution.words);
+  return [...words.slice(0, -1), ...brief.cautions.map((caution) => caution.words), ...words.slice(-1)];
+}
+
+/** The instants between which entries come in: from the first day to the end of the last, by the house's clock. */
+export function openSpan(row: RunRow, zone: string): { readonly from: number; readonly until: number } {
+  return {
+    from: (row.opensOn === null ? null : startOfDay(row.opensOn, zone)) ?? Number.POSITIVE_INFINITY,
+    until: (row.closesOn === null ? null : endOfDay(row.closesOn, zone)) ?? Number.POSITIVE_INFINITY,
+  };
+}
+
+/** Whether entries may come in now. */
+export function entryDoor(row: RunRow, zone: string, now: number): SheetDoc["entries"] {
+  const { from, until } = openSpan(row, zone);
+  if (now < from) return "not yet";
+  return now >= until ? "closed" : "open";
+}
+
+function keepingWords(row: RunRow, keepingDays: number): string {
+  const until = keptUntil(row, keepingDays);
+  const when = until === null ? `${keepingDays} days after the reveal` : `on ${dateWords(until)}`;
+  return row.afterwards === "erase"
+    ? `Everything in this entry is erased ${when}.`
+    : `The made-up name, the link and all words are erased ${when}; the numbers stay without them.`;
+}
