@@ -1,44 +1,22 @@
-import { families, startValues, usualTimes } from "@lampcrate/core";
-import { type BriefDoc, type BriefLine, type BuyingDoc, type MaterialDoc, plainMaterial, type SessionDoc } from "../src/index.ts";
+import { families, type KitLine, startValues } from "@lampcrate/core";
+import * as kit from "../../core/test/samples.ts";
+import { type BriefDoc, type BuyingDoc, type MaterialDoc, plainMaterial, type SessionDoc } from "../src/index.ts";
+
+export { line } from "../../core/test/samples.ts";
 
 export const material = (id: string, patch: Partial<MaterialDoc> = {}): MaterialDoc => ({
   ...plainMaterial,
-  id,
+  ...kit.material(id),
   name: id,
-  packSize: 50,
-  packPriceCents: 500,
-  onHand: 20,
   archived: false,
   revision: 1,
   ...patch,
 });
-/** A house whose two people prepare three hours on each weekday. */
-export const supplyHouse: BuyingDoc["house"] = {
-  currency: "EUR",
-  units: "metric",
-  closures: [],
-  preparing: { weekdays: [1, 2, 3, 4, 5], people: 2, hours: 3, times: usualTimes },
-};
-export const line = (materialId: string, patch: Partial<BriefLine> = {}): BriefLine => ({
-  id: `line-${materialId}`,
-  materialId,
-  per: "builder",
-  kind: "counted",
-  amount: 2,
-  perRebuild: 0.5,
-  spoilRate: 0.05,
-  spread: 0.3,
-  share: 0.5,
-  unitsPerItem: 1,
-  loss: 0.2,
-  source: "packed",
-  standIn: "",
-  standInRatio: 1,
-  tier: null,
-  cut: null,
-  ...patch,
-});
-export const brief = (lines: readonly BriefLine[]): BriefDoc => ({
+
+export const supplyHouse: BuyingDoc["house"] = { ...kit.supplyHouse, closures: [], currency: "EUR", units: "metric" };
+
+export const brief = (lines: readonly KitLine[]): BriefDoc => ({
+  ...kit.kitBrief(lines),
   family: "span",
   story: "",
   spec: startValues(families.span.spec),
@@ -47,16 +25,6 @@ export const brief = (lines: readonly BriefLine[]): BriefDoc => ({
   youngestAge: 6,
   sketchFirst: true,
   plainBuildShown: true,
-  buildBy: "builder",
-  teamSize: 2,
-  rebuildRate: 0.4,
-  loops: 2,
-  target: 0.9,
-  seatsPerTable: 6,
-  shareAtOnce: 0.6,
-  rigServes: 12,
-  turnedAway: null,
-  lines,
   tiers: [],
   cautions: [],
   compared: null,
@@ -66,19 +34,12 @@ export const brief = (lines: readonly BriefLine[]): BriefDoc => ({
   rules: [],
   hints: [],
 });
+
 export const session = (id: string, cancelled = false): SessionDoc => ({
-  id,
+  ...kit.session(id, cancelled),
   runId: "run",
   revision: 1,
-  title: "",
   roomId: "r",
-  start: "2026-12-05T10:00",
-  startAt: 0,
-  endAt: 1,
   zone: "CET",
   minutes: 60,
-  setUpMin: 0,
-  tearDownMin: 0,
-  cancelled,
-  heads: { model: "signedUp", signedUp: 10, showRate: 1, walkIns: 0 },
 });

@@ -1,8 +1,9 @@
-import { type BriefDoc, type BriefLine, cutDoc, usualLine } from "@lampcrate/contract";
+import type { BriefDoc } from "@lampcrate/contract";
+import { type KitLine, kitCut, usualLine } from "@lampcrate/core";
 import { startingBrief } from "@lampcrate/server";
 import type { MaterialKey } from "./house.ts";
 
-type Line = Partial<BriefLine> & { readonly material: MaterialKey };
+type Line = Partial<KitLine> & { readonly material: MaterialKey };
 
 /** A brief of the demo; lines name their material by key. */
 export interface DemoBrief {
@@ -11,7 +12,7 @@ export interface DemoBrief {
 }
 
 /** A line with the usual numbers where none are given. */
-export function fullLine({ material: _, ...line }: Line, id: string, materialId: string): BriefLine {
+export function fullLine({ material: _, ...line }: Line, id: string, materialId: string): KitLine {
   return { ...usualLine(id, materialId), ...line };
 }
 
@@ -46,7 +47,7 @@ export const boardwalk: DemoBrief = {
       amount: 2,
       perRebuild: 0.5,
       spoilRate: 0.05,
-      cut: cutDoc({ widthM: 0.1, heightM: 0.6 }),
+      cut: kitCut({ widthM: 0.1, heightM: 0.6 }),
       standIn: "cereal boxes, opened out",
       // A box gives two strips, joined in the middle.
       standInRatio: 0.5,
@@ -77,7 +78,7 @@ export const spinner: DemoBrief = {
       amount: 3,
       perRebuild: 0.34,
       spoilRate: 0.05,
-      cut: cutDoc({ widthM: 0.06, heightM: 0.2 }),
+      cut: kitCut({ widthM: 0.06, heightM: 0.2 }),
       standIn: "any thin paper, or newsprint",
     },
     { material: "clips", amount: 4, perRebuild: 0.25, spoilRate: 0.02, standIn: "a bit of modelling clay" },
@@ -106,7 +107,7 @@ export const raft: DemoBrief = {
       amount: 1,
       perRebuild: 1,
       spoilRate: 0.08,
-      cut: cutDoc({ widthM: 0.2, heightM: 0.2 }),
+      cut: kitCut({ widthM: 0.2, heightM: 0.2 }),
       standIn: "baking paper",
     },
     { material: "washers", per: "rig", amount: 160, perRebuild: 0, spoilRate: 0, source: "house", standIn: "coins of one kind, weighed" },

@@ -1,5 +1,4 @@
-import { cutDoc, type RunKind } from "@lampcrate/contract";
-import { type HeadsModel, usualTimes } from "@lampcrate/core";
+import { type HeadsModel, kitCut, type RunKind, usualTimes } from "@lampcrate/core";
 import { addMaterial, addStaff, type Deps, holdFolder, houseDoc, openDatabase, type Person, saveHouse, setUp } from "@lampcrate/server";
 import { pino } from "pino";
 import { boardwalk, raft, spinner } from "./briefs.ts";
@@ -144,7 +143,7 @@ export async function loadDemo(folder: string, now: number, url: string): Promis
     if (starter === "clip-flinger") {
       run.addLine(id, { material: "scissors", per: "team", kind: "reusable", share: 0.5, loss: 0.2, source: "house" });
       // A flag for where the seed lands: cut from what the boardwalk's decks leave of their card.
-      const cut = cutDoc({ widthM: 0.08, heightM: 0.1 });
+      const cut = kitCut({ widthM: 0.08, heightM: 0.1 });
       run.addLine(id, { material: "card", amount: 1, perRebuild: 0, spoilRate: 0.03, cut, standIn: "a postcard" });
     }
   }

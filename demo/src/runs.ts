@@ -1,4 +1,5 @@
-import type { CountInput, EntryInput, RunKind, RunSettings, SessionInput } from "@lampcrate/contract";
+import type { CountInput, EntryInput, RunSettings, SessionInput } from "@lampcrate/contract";
+import type { RunKind } from "@lampcrate/core";
 import { type HeadsModel, seedOf, wholeBelow } from "@lampcrate/core";
 import {
   addHouseTrial,

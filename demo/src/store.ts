@@ -127,9 +127,9 @@ export class DemoStore {
 
   /** An order of so many packs of one size; gives its id. */
   order(supplier: string, material: string, size: number, count: number, priceCents: number, feeCents: number): string {
-    const line = { materialId: this.material(material), size, count, priceCents };
+    const item = { materialId: this.material(material), size, count, priceCents };
     const [placed] = placeOrders(this.deps, this.planner, {
-      orders: [{ supplierId: this.suppliers[supplier] ?? "", feeCents, lines: [line] }],
+      orders: [{ supplierId: this.suppliers[supplier] ?? "", feeCents, items: [item] }],
     });
     return placed?.id ?? "";
   }

@@ -1,5 +1,5 @@
-import { cutDoc, type ProblemDoc, type RunDoc, usualLine } from "@lampcrate/contract";
-import { usualTimes } from "@lampcrate/core";
+import type { ProblemDoc, RunDoc } from "@lampcrate/contract";
+import { kitCut, usualLine, usualTimes } from "@lampcrate/core";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { starterPack } from "../src/starters/index.ts";
 import { type Spoilt, spoilt } from "./adversary.ts";
@@ -22,7 +22,7 @@ beforeAll(async () => {
   house = await openTestHouse();
   const card = await addMaterial(house, "Card", { sheetWidthM: 0.7, sheetHeightM: 0.5 });
   const draft = await makeRun(house, { publish: false, title: "Draft" });
-  const lines = [{ ...usualLine("line-card", card.id), cut: cutDoc({ widthM: 0.2, heightM: 0.1 }) }];
+  const lines = [{ ...usualLine("line-card", card.id), cut: kitCut({ widthM: 0.2, heightM: 0.1 }) }];
   const brief = {
     ...draft.brief,
     lines,
@@ -51,7 +51,7 @@ beforeAll(async () => {
     packs: [{ id: "pack-one", materialId: card.id, size: 25, priceCents: 1100, most: 9 }],
   };
   const { id: supplierId } = (await house.ask("POST", "/api/suppliers", supplier)).body as { id: string };
-  const orders = { orders: [{ supplierId, feeCents: 500, lines: [{ materialId: card.id, size: 25, count: 2, priceCents: 1100 }] }] };
+  const orders = { orders: [{ supplierId, feeCents: 500, items: [{ materialId: card.id, size: 25, count: 2, priceCents: 1100 }] }] };
   const [order] = (await house.ask("POST", "/api/orders", orders)).body as { id: string }[];
   const home = (await house.ask("GET", "/api/house")).body as object;
   const staff = { name: "Rush Tern", signIn: "rush", role: "sifter", active: true, password };

@@ -1,15 +1,6 @@
 import { writeFileSync } from "node:fs";
-import {
-  type BriefDoc,
-  cutDoc,
-  labelSheets,
-  type MaterialDoc,
-  type OrderDoc,
-  type RunDoc,
-  type SupplierDoc,
-  usualLine,
-} from "@lampcrate/contract";
-import { bagCode, crateCode } from "@lampcrate/core";
+import { type BriefDoc, labelSheets, type MaterialDoc, type OrderDoc, type RunDoc, type SupplierDoc } from "@lampcrate/contract";
+import { bagCode, crateCode, kitCut, usualLine } from "@lampcrate/core";
 import { afterEach, beforeEach, describe, expect, it } from "vitest";
 import { codeIn, type PdfPage, pdfPages } from "../../e2e/pdfPages.ts";
 import { addMaterial, makeRun, openTestHouse, type TestHouse } from "./house.ts";
@@ -32,8 +23,8 @@ async function makeCrate(title = "Spinners"): Promise<RunDoc> {
   ];
   const run = await makeRun(house, { publish: false, title });
   const lines = [
-    { ...usualLine("line-card", card.id), amount: 2, cut: cutDoc({ shape: "triangle", widthM: 0.1, heightM: 0.08 }) },
-    { ...usualLine("line-pasta", pasta.id), amount: 5, cut: cutDoc({ shape: "disc", widthM: 0.25, heightM: 0.25 }) },
+    { ...usualLine("line-card", card.id), amount: 2, cut: kitCut({ shape: "triangle", widthM: 0.1, heightM: 0.08 }) },
+    { ...usualLine("line-pasta", pasta.id), amount: 5, cut: kitCut({ shape: "disc", widthM: 0.25, heightM: 0.25 }) },
     { ...usualLine("line-clips", clips.id), amount: 4 },
     { ...usualLine("line-goggles", goggles.id), kind: "reusable" as const, source: "house" as const, per: "rig" as const },
   ];
@@ -165,8 +156,8 @@ describe("an order on paper and as CSV", () => {
         packs: [],
       })
     ).body as SupplierDoc;
-    const lines = [{ materialId: card.id, size: 25, count: 3, priceCents: 1100 }];
-    const [order] = (await house.ask("POST", "/api/orders", { orders: [{ supplierId: supplier.id, feeCents: 490, lines }] }))
+    const items = [{ materialId: card.id, size: 25, count: 3, priceCents: 1100 }];
+    const [order] = (await house.ask("POST", "/api/orders", { orders: [{ supplierId: supplier.id, feeCents: 490, items }] }))
       .body as readonly OrderDoc[];
     const [page] = await pdf(`/api/orders/${order?.id}/list.pdf`);
     for (const words of [/Order to Paper and Reed/, /25 November 2026/, /€33\.00/, /€37\.90/, /30 November 2026/])

@@ -1,13 +1,5 @@
-import {
-  type BriefLine,
-  cutDoc,
-  type MaterialDoc,
-  type ProblemDoc,
-  type RunDoc,
-  type SeasonDoc,
-  type SheetDoc,
-  usualLine,
-} from "@lampcrate/contract";
+import type { MaterialDoc, ProblemDoc, RunDoc, SeasonDoc, SheetDoc } from "@lampcrate/contract";
+import { type KitLine, kitCut, usualLine } from "@lampcrate/core";
 import { afterEach, beforeEach, describe, expect, it } from "vitest";
 import { addMaterial, entriesOf, goodEntry, makeRun, openTestHouse, password, sendTo, settings, type TestHouse } from "./house.ts";
 
@@ -39,7 +31,7 @@ const session = (start: string) => ({
 
 const material = (name: string, patch: Partial<MaterialDoc> = {}): Promise<MaterialDoc> => addMaterial(house, name, patch);
 
-const lineOf = (id: string, of: MaterialDoc, patch: Partial<BriefLine> = {}): BriefLine => ({
+const lineOf = (id: string, of: MaterialDoc, patch: Partial<KitLine> = {}): KitLine => ({
   ...usualLine(`line-${id}`, of.id),
   kind: of.unit === "piece" ? "counted" : "measured",
   ...patch,
@@ -138,7 +130,7 @@ describe("a challenge sheet's kit", () => {
     ];
     const run = await makeRun(house, { publish: false, title: units });
     const set = (await house.ask("PUT", `/api/runs/${run.id}`, settings(run, { units }))).body as RunDoc;
-    const cut = cutDoc({ widthM: 0.1, heightM: 0.2 });
+    const cut = kitCut({ widthM: 0.1, heightM: 0.2 });
     await withLines(set, [
       lineOf("card", card, { amount: 2.5, cut }),
       lineOf("tape", tape, { amount: 609.6 }),

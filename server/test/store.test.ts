@@ -1,5 +1,5 @@
 import type { BriefDoc, MaterialDoc, MoveDoc, OrderDoc, ProblemDoc, RunDoc, SupplierDoc } from "@lampcrate/contract";
-import { cutDoc, usualLine } from "@lampcrate/contract";
+import { kitCut, usualLine } from "@lampcrate/core";
 import { afterEach, beforeEach, describe, expect, it } from "vitest";
 import { addMaterial, everything, makeRun, openTestHouse, type TestHouse } from "./house.ts";
 
@@ -138,7 +138,7 @@ describe("the store room as a file", () => {
 
 describe("orders", () => {
   const order = (supplier: SupplierDoc, card: MaterialDoc, count = 3) => ({
-    orders: [{ supplierId: supplier.id, feeCents: 490, lines: [{ materialId: card.id, size: 25, count, priceCents: 1100 }] }],
+    orders: [{ supplierId: supplier.id, feeCents: 490, items: [{ materialId: card.id, size: 25, count, priceCents: 1100 }] }],
   });
 
   it("are due after the lead on a working day; arriving books the stock, taking that back books the opposite", async () => {
@@ -177,7 +177,7 @@ describe("orders", () => {
     const saved = await house.ask("PUT", `/api/suppliers/${id}`, { ...values, packs: [] });
     expect(saved.body).toMatchObject({ packs: [], revision: 2 });
     expect((await house.ask("PUT", `/api/suppliers/${id}`, values)).status).toBe(409);
-    expect(((await house.ask("GET", "/api/orders")).body as readonly OrderDoc[])[0]?.lines).toEqual([
+    expect(((await house.ask("GET", "/api/orders")).body as readonly OrderDoc[])[0]?.items).toEqual([
       { materialId: card.id, size: 25, count: 3, priceCents: 1100 },
     ]);
   });
@@ -203,7 +203,7 @@ describe("a counted session", () => {
   it("takes its use out of the store room, in whole sheets; correcting and undoing books the difference", async () => {
     const card = await add({ onHand: 100 });
     const run = await makeRun(house, { publish: false });
-    const line = { ...usualLine("line-card", card.id), cut: cutDoc({ widthM: 0.35, heightM: 0.25 }) };
+    const line = { ...usualLine("line-card", card.id), cut: kitCut({ widthM: 0.35, heightM: 0.25 }) };
     const brief: BriefDoc = { ...run.brief, lines: [line] };
     await house.ask("PUT", `/api/runs/${run.id}/brief`, { revision: run.briefRevision, brief, words: "card" });
     const { sessions } = (

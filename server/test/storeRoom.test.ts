@@ -1,5 +1,5 @@
 import type { CsvPreview, MaterialDoc, RunDoc } from "@lampcrate/contract";
-import { usualLine } from "@lampcrate/contract";
+import { usualLine } from "@lampcrate/core";
 import { afterEach, beforeEach, describe, expect, it } from "vitest";
 import { addMaterial, everything, makeRun, openTestHouse, type TestHouse } from "./house.ts";
 

@@ -1,5 +1,5 @@
 import type { EntryDoc, FindingsDoc, MineDoc, ProblemDoc, RevealDoc, RunDoc, SheetDoc } from "@lampcrate/contract";
-import { usualLine } from "@lampcrate/contract";
+import { usualLine } from "@lampcrate/core";
 import { afterEach, beforeEach, describe, expect, it } from "vitest";
 import { addMaterial, entriesOf, goodEntry, makeRun, openTestHouse, password, sendTo, type TestHouse } from "./house.ts";
 

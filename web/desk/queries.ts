@@ -1,4 +1,4 @@
-import type { AuditLine, BuilderPage, EntryPage } from "@lampcrate/contract";
+import type { BuilderPage, EntryPage, TrailNote } from "@lampcrate/contract";
 import { infiniteQueryOptions, queryOptions } from "@tanstack/react-query";
 import { api, ask } from "../shared/client.ts";
 
@@ -16,7 +16,7 @@ export const auditQuery = infiniteQueryOptions({
   queryKey: ["audit"],
   queryFn: ({ pageParam }) => ask(api.audit.$get({ query: { before: pageParam } })),
   initialPageParam: "",
-  getNextPageParam: (page: readonly AuditLine[]) => {
+  getNextPageParam: (page: readonly TrailNote[]) => {
     const last = page.at(-1);
     return page.length < 100 || !last ? null : `${last.at}-${last.id}`;
   },

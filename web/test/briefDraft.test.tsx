@@ -6,7 +6,7 @@ import type { ReactNode } from "react";
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 import { brief, line } from "../../contract/test/samples.ts";
 import { runQuery } from "../desk/queries.ts";
-import { useBriefDraft } from "../desk/run/useBriefDraft.ts";
+import { useBriefDraft } from "../desk/work/useBriefDraft.ts";
 import { keptQueries, standInServer } from "./dom.ts";
 
 const start = { id: "r", brief: brief([line("card")]), briefRevision: 1 } as unknown as RunDoc;

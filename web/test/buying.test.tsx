@@ -1,11 +1,11 @@
 // @vitest-environment jsdom
-import type { BuyingDoc, RunToSupply } from "@lampcrate/contract";
+import type { BuyingDoc, SupplyRun } from "@lampcrate/contract";
 import { type BuyProblem, seasonCrates } from "@lampcrate/core";
 import { act, renderHook } from "@testing-library/react";
 import { beforeEach, describe, expect, it, vi } from "vitest";
 import { brief, line, material, session, supplyHouse } from "../../contract/test/samples.ts";
-import { usePlan } from "../desk/buying/usePlan.ts";
-import { sizedFrom } from "../desk/buying/useSeasonCrates.ts";
+import { usePlan } from "../desk/seasonData/usePlan.ts";
+import { sizedFrom } from "../desk/seasonData/useSeasonCrates.ts";
 import type { Planned } from "../shared/compute/season.worker.ts";
 
 interface Planning {
@@ -27,7 +27,7 @@ vi.mock("../shared/compute/seasonDoor.ts", () => ({
 }));
 
 const at = (iso: string): number => Date.parse(iso);
-const run = (id: string, day: string): RunToSupply => ({
+const run = (id: string, day: string): SupplyRun => ({
   id,
   title: id,
   kind: "drop-in",

@@ -1,10 +1,11 @@
-import type { BriefLine, MaterialDoc } from "@lampcrate/contract";
+import type { MaterialDoc } from "@lampcrate/contract";
+import type { KitLine } from "@lampcrate/core";
 import { amountWords, type ManifestLine } from "@lampcrate/core";
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { amountShown, takeAmount } from "../desk/crate/lineCells.ts";
-import { newLine } from "../desk/crate/newLine.ts";
-import { lineSays, money } from "../desk/crate/show.ts";
+import { amountShown, takeAmount } from "../desk/crate/lines/lineCells.ts";
+import { newLine } from "../desk/crate/lines/newLine.ts";
+import { lineSays, money } from "../desk/pieces/show.ts";
 
 const amountOf = (typed: string, unit: MaterialDoc["unit"], units: "metric" | "imperial" = "metric"): number | string => {
   const read = takeAmount(typed, unit, units);
@@ -93,7 +94,7 @@ const card: MaterialDoc = {
   revision: 1,
 };
 
-const line: BriefLine = newLine("one", card, { buildBy: "team", shareAtOnce: 0.4 });
+const line: KitLine = newLine("one", card, { buildBy: "team", shareAtOnce: 0.4 });
 
 const sized = {
   id: "one",
@@ -110,7 +111,7 @@ const sized = {
 } as unknown as ManifestLine;
 
 describe("what is said under a line of the crate", () => {
-  const says = (patch: Partial<ManifestLine>, of: Partial<BriefLine> = {}, material: Partial<MaterialDoc> = {}) =>
+  const says = (patch: Partial<ManifestLine>, of: Partial<KitLine> = {}, material: Partial<MaterialDoc> = {}) =>
     lineSays({ ...sized, ...patch }, { ...line, ...of }, { ...card, ...material }, "metric");
 
   it("is what will be left over when there is enough", () => {
@@ -129,7 +130,7 @@ describe("what is said under a line of the crate", () => {
     const bowl = { standIn: "paper bowls", standInRatio: 2 };
     expect(says({ short: 3 }, bowl, { packSize: 1 }).words).toBe("3 short; or 6\u00a0×\u00a0paper bowls");
     expect(says({}, bowl).words).toBe("on hand; about 6 left over");
-    const cut = { shape: "rectangle" } as unknown as BriefLine["cut"];
+    const cut = { shape: "rectangle" } as unknown as KitLine["cut"];
     const boxes = { cut, standIn: "cereal boxes", standInRatio: 0.5 };
     expect(says({ parents: 8, piecesPerParent: 5, short: 3 }, boxes).words).toMatch(
       /3 sheets short, 1 pack of 25; or 8\u00a0×\u00a0cereal boxes$/,
@@ -145,7 +146,7 @@ describe("what is said under a line of the crate", () => {
       trimM: 0,
       rotate: true,
       missRate: 0,
-    } as unknown as BriefLine["cut"];
+    } as unknown as KitLine["cut"];
     expect(says({ parents: 8, piecesPerParent: 5, short: 3 }, { cut }).words).toBe("8 sheets, 5 on each; 3 sheets short, 1 pack of 25");
     expect(says({ parents: 1, piecesPerParent: 5 }, { cut }).words).toMatch(/^1 sheet, 5 on each; on hand/);
     expect(says({ parents: 1, piecesPerParent: 60 }, { cut }, { sheetHeightM: 10 }).words).toMatch(/^1 roll, 60 on each/);

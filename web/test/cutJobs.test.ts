@@ -1,13 +1,14 @@
-import type { BriefLine, CutDoc, MaterialDoc } from "@lampcrate/contract";
+import type { MaterialDoc } from "@lampcrate/contract";
+import type { KitCut, KitLine } from "@lampcrate/core";
 import { type CutPlan, cutUnitsPerM, type Manifest } from "@lampcrate/core";
 import { describe, expect, it } from "vitest";
-import { cutTogether, toCut } from "../desk/crate/cutJobs.ts";
-import { newLine } from "../desk/crate/newLine.ts";
+import { cutTogether, toCut } from "../desk/crate/cutting/cutJobs.ts";
+import { newLine } from "../desk/crate/lines/newLine.ts";
 
 const material = { id: "card", unit: "piece" } as unknown as MaterialDoc;
-const line = (id: string, shape: CutDoc["shape"] = "rectangle", of = material): BriefLine => ({
+const line = (id: string, shape: KitCut["shape"] = "rectangle", of = material): KitLine => ({
   ...newLine(id, of, { buildBy: "team", shareAtOnce: 1 }),
-  cut: { shape } as unknown as CutDoc,
+  cut: { shape } as unknown as KitCut,
 });
 const plan = (pieceW: number, pieceH: number, patch: Partial<CutPlan> = {}): CutPlan => ({
   parentW: 5000,

@@ -3,7 +3,7 @@ import type { RunDoc } from "@lampcrate/contract";
 import { act, renderHook } from "@testing-library/react";
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 import { useJoinedForm } from "../desk/pieces/useJoinedForm.ts";
-import { saveSettings } from "../desk/run/settings.ts";
+import { saveSettings } from "../desk/work/settings.ts";
 import { standInServer } from "./dom.ts";
 
 interface House {

@@ -1,7 +1,7 @@
 // @vitest-environment jsdom
 import { fireEvent, renderHook } from "@testing-library/react";
 import { describe, expect, it, vi } from "vitest";
-import { activeKeys, useKeys } from "../desk/shell/keys.ts";
+import { activeKeys, useKeys } from "../desk/pieces/keys.ts";
 
 describe("keys of the desk", () => {
   it("work once a press, hold down where they may, and with Ctrl only where they ask for it", () => {

@@ -1,11 +1,11 @@
-import type { RunLine, StaffDoc, SupplierDoc } from "@lampcrate/contract";
+import type { RunSummary, StaffDoc, SupplierDoc } from "@lampcrate/contract";
 import { crateCode } from "@lampcrate/core";
 import { describe, expect, it } from "vitest";
 import { material } from "../../contract/test/samples.ts";
 import { placesFor } from "../desk/shell/places.ts";
 
-const run = (id: string, title: string, sessions: readonly string[] = []): RunLine =>
-  ({ id, title, sessions: sessions.map((s) => ({ id: s })) }) as unknown as RunLine;
+const run = (id: string, title: string, sessions: readonly string[] = []): RunSummary =>
+  ({ id, title, sessions: sessions.map((s) => ({ id: s })) }) as unknown as RunSummary;
 const known = {
   runs: [run("walk", "Boardwalk over the Bog", ["saturday"]), run("raft", "Reed Raft Rescue")],
   steps: [

@@ -7,7 +7,7 @@ import type { ReactNode } from "react";
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 import { brief, line, material, session } from "../../contract/test/samples.ts";
 import { meQuery, runQuery } from "../desk/queries.ts";
-import { useRunState } from "../desk/run/useRunState.ts";
+import { useRunState } from "../desk/work/useRunState.ts";
 import { keptQueries, standInServer } from "./dom.ts";
 
 const heads = (signedUp: number): HeadsModel => ({ model: "signedUp", signedUp, showRate: 1, walkIns: 0 });

@@ -4,8 +4,8 @@ import { QueryClientProvider } from "@tanstack/react-query";
 import { act, cleanup, fireEvent, render, screen, waitFor } from "@testing-library/react";
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 import { entriesQuery, houseQuery, meQuery } from "../desk/queries.ts";
-import { RunContext, type RunWork } from "../desk/run/RunContext.ts";
 import { Sift } from "../desk/sift/Sift.tsx";
+import { RunContext, type RunWork } from "../desk/work/RunContext.ts";
 import { keptQueries, standInBrowser, standInServer } from "./dom.ts";
 
 const run = { id: "r", units: "metric", status: "published", code: "REED", brief: { family: "descent", spec: {} } } as unknown as RunDoc;

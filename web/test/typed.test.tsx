@@ -3,8 +3,8 @@ import { showQuantity, type UnitChoice } from "@lampcrate/core";
 import { cleanup, fireEvent, render, screen } from "@testing-library/react";
 import { useState } from "react";
 import { afterEach, describe, expect, it, vi } from "vitest";
-import { CellBox } from "../desk/crate/CellBox.tsx";
-import { LengthBox } from "../desk/crate/LengthBox.tsx";
+import { CellBox } from "../desk/pieces/CellBox.tsx";
+import { LengthBox } from "../desk/pieces/LengthBox.tsx";
 import { Ruler } from "../shared/pieces/Ruler.tsx";
 import { quantityScale } from "../shared/pieces/scale.ts";
 

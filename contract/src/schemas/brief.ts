@@ -1,17 +1,18 @@
-import { builtBy, familyIds, instruments, lineKinds, mostLines, pers, tierKinds } from "@lampcrate/core";
-import Joi from "joi";
 import {
-  type AddedHint,
-  type AddedRule,
-  type BriefDoc,
-  type BriefLine,
-  type BriefSave,
-  type CutDoc,
+  builtBy,
   cutShapes,
-  hintRungs,
+  familyIds,
+  instruments,
+  type KitCut,
+  type KitLine,
+  lineKinds,
   lineSources,
-  type TierDoc,
-} from "../brief.ts";
+  mostLines,
+  pers,
+  tierKinds,
+} from "@lampcrate/core";
+import Joi from "joi";
+import { type AddedHint, type AddedRule, type BriefDoc, type BriefSave, hintRungs, type TierDoc } from "../runs/brief.ts";
 import { fieldId, id, line, objectOf, revision, share, text } from "./parts.ts";
 
 const values = Joi.object()
@@ -55,9 +56,9 @@ export const lineFields = {
   standIn: text(160).required(),
   standInRatio: Joi.number().min(0.01).max(1000).default(1),
   tier: id.allow(null).required(),
-  cut: objectOf<CutDoc>(cutFields).allow(null).required(),
+  cut: objectOf<KitCut>(cutFields).allow(null).required(),
 };
-const briefLine = objectOf<BriefLine>(lineFields);
+const briefLine = objectOf<KitLine>(lineFields);
 
 /** What a brief lists, by ids of one make; `as` says how strictly its items are held to their keys. */
 export function briefLists(anId: Joi.StringSchema, as: (of: Joi.ObjectSchema) => Joi.ObjectSchema) {

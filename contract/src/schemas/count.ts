@@ -1,6 +1,6 @@
 import { mostLines } from "@lampcrate/core";
 import Joi from "joi";
-import type { CountInput, LineCount } from "../count.ts";
+import type { CountInput, LineCount } from "../store/count.ts";
 import { id, objectOf } from "./parts.ts";
 
 const amount = Joi.number().min(0).max(1e9).required();

@@ -8,7 +8,7 @@ import {
   type EntryInput,
   type TrialInput,
   type VersionInput,
-} from "../entry.ts";
+} from "../entries/entry.ts";
 import { fieldId, line, objectOf, revision, said, text } from "./parts.ts";
 
 const ageBand = Joi.string()

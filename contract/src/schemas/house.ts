@@ -1,5 +1,5 @@
 import Joi from "joi";
-import { roles } from "../capabilities.ts";
+import { roles } from "../house/capabilities.ts";
 import {
   type ClosureDoc,
   floors,
@@ -10,7 +10,7 @@ import {
   type SetupInput,
   type SignInInput,
   type StaffInput,
-} from "../house.ts";
+} from "../house/house.ts";
 import { date, id, line, objectOf, revision, units, webAddress, zone } from "./parts.ts";
 
 const lengthM = Joi.number().greater(0).max(500).allow(null).required();

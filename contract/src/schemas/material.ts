@@ -1,7 +1,7 @@
 import { hazards, stockUnits, storeLimits } from "@lampcrate/core";
 import Joi from "joi";
-import type { MaterialInput, MaterialSave } from "../material.ts";
-import type { PackMaterial } from "../pack.ts";
+import type { PackMaterial } from "../runs/pack.ts";
+import type { MaterialInput, MaterialSave } from "../store/material.ts";
 import { line, objectOf, revision } from "./parts.ts";
 
 const sheetSide = Joi.number().greater(0).max(storeLimits.sheetM).allow(null).required();

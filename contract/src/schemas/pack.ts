@@ -1,6 +1,5 @@
-import { mostLines } from "@lampcrate/core";
+import { mostLines, runKinds } from "@lampcrate/core";
 import Joi from "joi";
-import { runKinds } from "../run.ts";
 import { briefFields, briefLists, cutFields, lineFields } from "./brief.ts";
 import { materialFields } from "./material.ts";
 import { line, units } from "./parts.ts";

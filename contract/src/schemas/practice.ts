@@ -1,6 +1,6 @@
 import { mostLines } from "@lampcrate/core";
 import Joi from "joi";
-import type { Broke, HouseTrialInput } from "../practice.ts";
+import type { Broke, HouseTrialInput } from "../findings/practice.ts";
 import { versions } from "./entry.ts";
 import { id, objectOf, text } from "./parts.ts";
 

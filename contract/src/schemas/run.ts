@@ -1,7 +1,7 @@
-import { familyIds } from "@lampcrate/core";
+import { familyIds, runKinds } from "@lampcrate/core";
 import Joi from "joi";
-import type { DuplicateInput, NewRun, RunSave, SessionInput, SessionSave, StarterStart } from "../run.ts";
-import { afterwards, runKinds, scorings } from "../run.ts";
+import type { DuplicateInput, NewRun, RunSave, SessionInput, SessionSave, StarterStart } from "../runs/run.ts";
+import { afterwards, scorings } from "../runs/run.ts";
 import { date, heads, id, line, objectOf, revision, units, wall } from "./parts.ts";
 
 const kind = Joi.string()

@@ -1,5 +1,5 @@
 import Joi from "joi";
-import { type CsvInput, givenReasons, type MoveInput, type StockCountInput } from "../stock.ts";
+import { type CsvInput, givenReasons, type MoveInput, type StockCountInput } from "../store/stock.ts";
 import { id, line, objectOf, text } from "./parts.ts";
 
 const amount = Joi.number().min(0).max(1e8).required();

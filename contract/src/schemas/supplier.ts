@@ -7,7 +7,7 @@ import {
   type PackDoc,
   type SupplierInput,
   type SupplierSave,
-} from "../supplier.ts";
+} from "../store/supplier.ts";
 import { id, line, objectOf, revision } from "./parts.ts";
 
 const cents = Joi.number().integer().min(0).max(1e8).required();
@@ -53,7 +53,7 @@ export const ordersInput = objectOf<OrdersInput>({
       objectOf<OrderInput>({
         supplierId: id.required(),
         feeCents: cents,
-        lines: Joi.array()
+        items: Joi.array()
           .min(1)
           .max(200)
           .required()

@@ -7,7 +7,7 @@ const columns = ["material", "packs", "pack size", "unit", "price of a pack", "t
 
 /** An order as CSV: prices in the house's money. */
 export function orderCsv(order: OrderDoc, materials: readonly MaterialDoc[]): string {
-  const rows = order.lines.map(({ materialId, size, count, priceCents }) => {
+  const rows = order.items.map(({ materialId, size, count, priceCents }) => {
     const material = materials.find((m) => m.id === materialId);
     return [
       material?.name ?? "",
@@ -32,9 +32,9 @@ export function orderPdf(order: OrderDoc, materials: readonly MaterialDoc[], hou
     let y = paper.write(`Order to ${order.supplierName}`, { x: margin, y: margin, width, size: 20, face: "heading" });
     const words = `From ${house.name}, ${dateWords(order.placedOn)}. Wanted by ${dateWords(order.dueOn)}.`;
     y = paper.write(words, { x: margin, y: y + 3, width, size: 11, colour: soft }) + 14;
-    const goods = order.lines.reduce((sum, line) => sum + line.count * line.priceCents, 0);
+    const goods = order.items.reduce((sum, item) => sum + item.count * item.priceCents, 0);
     y = row(paper, y, ["Material", "Packs", "of", "a pack", "together"], "bold");
-    for (const { materialId, size, count, priceCents } of order.lines) {
+    for (const { materialId, size, count, priceCents } of order.items) {
       const material = materials.find((m) => m.id === materialId);
       const of = amountWords(size, material?.unit ?? "piece", house.units);
       y = row(paper, y, [material?.name ?? "", String(count), of, show(priceCents), show(count * priceCents)], "body");

@@ -1,4 +1,4 @@
-import type { BriefLine, CutShape } from "@lampcrate/contract";
+import type { CutShape, KitLine } from "@lampcrate/core";
 import { showQuantity, type UnitChoice } from "@lampcrate/core";
 import type { CratePapers } from "../services/store/cratePapers.ts";
 import { materialOf } from "./crateWords.ts";
@@ -35,7 +35,7 @@ export function templatesPdf(papers: CratePapers): Promise<Uint8Array<ArrayBuffe
 const head = 30 * mm;
 const foot = 20 * mm;
 
-function drawTemplate(paper: Paper, { cut }: BriefLine, name: string, units: UnitChoice, next: () => void): void {
+function drawTemplate(paper: Paper, { cut }: KitLine, name: string, units: UnitChoice, next: () => void): void {
   if (cut === null) return;
   const { pdf, margin } = paper;
   const [w, h] = [cut.widthM * metre, (cut.shape === "disc" ? cut.widthM : cut.heightM) * metre];

@@ -1,4 +1,4 @@
-import { cutDoc } from "@lampcrate/contract";
+import { kitCut } from "@lampcrate/core";
 import { kept, measured, type Starter, shared } from "./starter.ts";
 
 export const falls: readonly Starter[] = [
@@ -16,7 +16,7 @@ export const falls: readonly Starter[] = [
     protocolNote:
       "Drop the bare cup first, three times, into the sand, and keep its crater. Then the canopy; lay a ruler across each crater too.",
     lines: [
-      ["bag", "builder", 1, { perRebuild: 0.7, spoilRate: 0.06, cut: cutDoc({ widthM: 0.4, heightM: 0.4 }), standIn: "newspaper" }],
+      ["bag", "builder", 1, { perRebuild: 0.7, spoilRate: 0.06, cut: kitCut({ widthM: 0.4, heightM: 0.4 }), standIn: "newspaper" }],
       ["string", "builder", 2400, { ...measured(0.25), standIn: "yarn or ribbon" }],
       ["cup", "builder", 1, { perRebuild: 0.2, spoilRate: 0.05, standIn: "a folded paper cup" }],
       ["washer", "rig", 20, kept],
@@ -78,7 +78,7 @@ export const falls: readonly Starter[] = [
         "copy-paper",
         "builder",
         3,
-        { perRebuild: 0.34, spoilRate: 0.05, cut: cutDoc({ widthM: 0.06, heightM: 0.2 }), standIn: "any thin paper" },
+        { perRebuild: 0.34, spoilRate: 0.05, cut: kitCut({ widthM: 0.06, heightM: 0.2 }), standIn: "any thin paper" },
       ],
       ["paper-clip", "builder", 4, { perRebuild: 0.25, spoilRate: 0.02, standIn: "a bit of clay" }],
       ["ruler", "builder", 1, { ...shared(1, 0), source: "home", standIn: "a tape measure" }],
@@ -197,7 +197,7 @@ export const falls: readonly Starter[] = [
     protocolNote: "Three drops a rung: on the top, on a side, on the back. The head must be unmarked after all three.",
     lines: [
       ["clay", "team", 60, { ...measured(0.1), perRebuild: 0.3 }],
-      ["corrugated", "team", 1, { perRebuild: 0.5, cut: cutDoc({ widthM: 0.2, heightM: 0.2 }), standIn: "box card" }],
+      ["corrugated", "team", 1, { perRebuild: 0.5, cut: kitCut({ widthM: 0.2, heightM: 0.2 }), standIn: "box card" }],
       ["cotton", "team", 20, { perRebuild: 0.3, standIn: "paper tissue" }],
       ["band-middle", "team", 3, { perRebuild: 0.3, standIn: "string" }],
       ["felt", "team", 1, { perRebuild: 0.5, standIn: "an old sock" }],

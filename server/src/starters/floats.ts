@@ -1,4 +1,4 @@
-import { cutDoc } from "@lampcrate/contract";
+import { kitCut } from "@lampcrate/core";
 import { kept, measured, type Starter, shared } from "./starter.ts";
 
 export const floats: readonly Starter[] = [
@@ -45,7 +45,7 @@ export const floats: readonly Starter[] = [
     rest: { youngestAge: 7, loops: 3, rebuildRate: 0.7, trials: 2, buildMinutes: 8, rigServes: 8 },
     protocolNote: "Everybody writes a guess before the first washer. The last washer that stayed dry counts, not the one that sank it.",
     lines: [
-      ["foil", "builder", 1, { perRebuild: 1, spoilRate: 0.08, cut: cutDoc({ widthM: 0.18, heightM: 0.18 }), standIn: "baking paper" }],
+      ["foil", "builder", 1, { perRebuild: 1, spoilRate: 0.08, cut: kitCut({ widthM: 0.18, heightM: 0.18 }), standIn: "baking paper" }],
       ["washer", "rig", 150, { ...kept, standIn: "coins of one kind, weighed" }],
       ["tub", "rig", 1, shared(1, 0)],
       ["towel", "rig", 1, shared(1)],

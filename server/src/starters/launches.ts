@@ -1,4 +1,4 @@
-import { cutDoc } from "@lampcrate/contract";
+import { kitCut } from "@lampcrate/core";
 import { kept, measured, type Starter, shared } from "./starter.ts";
 
 export const launches: readonly Starter[] = [
@@ -88,7 +88,7 @@ export const launches: readonly Starter[] = [
       ["copy-paper", "builder", 2, { perRebuild: 0.5, spoilRate: 0.06, standIn: "magazine pages" }],
       ["straw", "builder", 1, { perRebuild: 0, spoilRate: 0.02 }],
       ["tape-peels", "builder", 400, measured()],
-      ["card", "builder", 1, { perRebuild: 0.5, cut: cutDoc({ widthM: 0.08, heightM: 0.1 }), standIn: "a postcard" }],
+      ["card", "builder", 1, { perRebuild: 0.5, cut: kitCut({ widthM: 0.08, heightM: 0.1 }), standIn: "a postcard" }],
       ["tape-measure", "rig", 1, shared(1, 0)],
     ],
     tiers: [

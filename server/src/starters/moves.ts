@@ -1,4 +1,4 @@
-import { cutDoc } from "@lampcrate/contract";
+import { kitCut } from "@lampcrate/core";
 import { measured, type Starter, shared } from "./starter.ts";
 
 const degrees = (d: number): number => (d * Math.PI) / 180;
@@ -90,7 +90,7 @@ export const moves: readonly Starter[] = [
     protocolNote: "Bend, tunnel and invented part are all there before the first timed run.",
     lines: [
       ["tube", "team", 4, { perRebuild: 0.2, spoilRate: 0.05, source: "home", standIn: "rolled card" }],
-      ["card", "team", 1, { perRebuild: 0.5, cut: cutDoc({ widthM: 0.25, heightM: 0.35 }), standIn: "cereal boxes" }],
+      ["card", "team", 1, { perRebuild: 0.5, cut: kitCut({ widthM: 0.25, heightM: 0.35 }), standIn: "cereal boxes" }],
       ["cup", "team", 1, { perRebuild: 0, standIn: "a yoghurt pot" }],
       ["marble", "team", 1, { perRebuild: 0, spoilRate: 0.03, source: "house", standIn: "a foil ball" }],
       ["tape-peels", "team", 2500, measured()],
@@ -163,7 +163,7 @@ export const moves: readonly Starter[] = [
     rest: { youngestAge: 8, loops: 3, rebuildRate: 0.5, buildMinutes: 35 },
     protocolNote: "Count the turns aloud. Measure from the line to the front wheels when it stands still.",
     lines: [
-      ["corrugated", "builder", 1, { perRebuild: 0.2, cut: cutDoc({ widthM: 0.1, heightM: 0.2 }), standIn: "a small box" }],
+      ["corrugated", "builder", 1, { perRebuild: 0.2, cut: kitCut({ widthM: 0.1, heightM: 0.2 }), standIn: "a small box" }],
       ["wheel", "builder", 4, { perRebuild: 0.25, spoilRate: 0.03, standIn: "old discs" }],
       ["skewer", "builder", 2, { perRebuild: 0.25, spoilRate: 0.03, standIn: "pencils" }],
       ["straw", "builder", 2, { perRebuild: 0.25, standIn: "a pen's tube" }],
@@ -195,11 +195,11 @@ export const moves: readonly Starter[] = [
     protocolNote:
       "The fan stands at its mark and runs for ten seconds before each start. Time from letting go to the front wheels at the line.",
     lines: [
-      ["card", "builder", 1, { perRebuild: 0.3, cut: cutDoc({ widthM: 0.12, heightM: 0.2 }), standIn: "a juice carton" }],
+      ["card", "builder", 1, { perRebuild: 0.3, cut: kitCut({ widthM: 0.12, heightM: 0.2 }), standIn: "a juice carton" }],
       ["lid", "builder", 4, { perRebuild: 0.25, source: "home", standIn: "card discs" }],
       ["skewer", "builder", 3, { perRebuild: 0.25, spoilRate: 0.03 }],
       ["straw", "builder", 2, { perRebuild: 0.25 }],
-      ["bag", "builder", 1, { perRebuild: 0.4, cut: cutDoc({ widthM: 0.3, heightM: 0.3 }), standIn: "paper" }],
+      ["bag", "builder", 1, { perRebuild: 0.4, cut: kitCut({ widthM: 0.3, heightM: 0.3 }), standIn: "paper" }],
       ["fan", "rig", 1, shared(1, 0)],
     ],
     tiers: [

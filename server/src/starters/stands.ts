@@ -1,4 +1,4 @@
-import { cutDoc } from "@lampcrate/contract";
+import { kitCut } from "@lampcrate/core";
 import { measured, type Starter, shared } from "./starter.ts";
 
 export const stands: readonly Starter[] = [
@@ -84,8 +84,8 @@ export const stands: readonly Starter[] = [
       "Tests today: floats or sinks, soaks or stays dry, holds an edge when folded. Keep the table: it hangs beside the boat day's brief.",
     lines: [
       ["cork", "table", 2, { perRebuild: 0, source: "house", standIn: "a twig" }],
-      ["foil", "table", 2, { perRebuild: 0, cut: cutDoc({ widthM: 0.1, heightM: 0.1 }), standIn: "a lid" }],
-      ["card", "table", 2, { perRebuild: 0, cut: cutDoc({ widthM: 0.1, heightM: 0.1 }) }],
+      ["foil", "table", 2, { perRebuild: 0, cut: kitCut({ widthM: 0.1, heightM: 0.1 }), standIn: "a lid" }],
+      ["card", "table", 2, { perRebuild: 0, cut: kitCut({ widthM: 0.1, heightM: 0.1 }) }],
       ["coin", "table", 2, { perRebuild: 0, source: "house" }],
       ["tub", "rig", 1, shared(1, 0)],
       ["towel", "rig", 2, shared(1)],
@@ -114,10 +114,10 @@ export const stands: readonly Starter[] = [
     protocolNote:
       "One sheet of each kind, the same size. A fold holds when it still stands after a minute. A drop of water, a minute by the clock, then look at the back.",
     lines: [
-      ["copy-paper", "builder", 1, { perRebuild: 0, cut: cutDoc({ widthM: 0.1, heightM: 0.1 }) }],
-      ["newsprint", "builder", 1, { perRebuild: 0, cut: cutDoc({ widthM: 0.1, heightM: 0.1 }), standIn: "wrapping paper" }],
-      ["card", "builder", 1, { perRebuild: 0, cut: cutDoc({ widthM: 0.1, heightM: 0.1 }), standIn: "cereal box" }],
-      ["foil", "builder", 1, { perRebuild: 0, cut: cutDoc({ widthM: 0.1, heightM: 0.1 }) }],
+      ["copy-paper", "builder", 1, { perRebuild: 0, cut: kitCut({ widthM: 0.1, heightM: 0.1 }) }],
+      ["newsprint", "builder", 1, { perRebuild: 0, cut: kitCut({ widthM: 0.1, heightM: 0.1 }), standIn: "wrapping paper" }],
+      ["card", "builder", 1, { perRebuild: 0, cut: kitCut({ widthM: 0.1, heightM: 0.1 }), standIn: "cereal box" }],
+      ["foil", "builder", 1, { perRebuild: 0, cut: kitCut({ widthM: 0.1, heightM: 0.1 }) }],
       ["magnet", "table", 1, shared(1, 0)],
       ["felt", "table", 1, { perRebuild: 0, source: "house" }],
     ],

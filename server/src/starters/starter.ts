@@ -1,5 +1,6 @@
-import { type BriefDoc, type ChallengePack, type HintRung, type PackLine, type RunKind, usualLine } from "@lampcrate/contract";
+import type { BriefDoc, ChallengePack, HintRung, PackLine } from "@lampcrate/contract";
 import type { FamilyId, Values } from "@lampcrate/core";
+import { type RunKind, usualLine } from "@lampcrate/core";
 import { startingBrief } from "../services/runs/briefs.ts";
 import { starterMaterials } from "./materials.ts";
 

@@ -4,7 +4,7 @@ import { Input, Select } from "antd";
 import { nanoid } from "nanoid";
 import { useState } from "react";
 import { Button } from "../pieces/Button.tsx";
-import { useRunWork } from "../run/RunContext.ts";
+import { useRunWork } from "../work/RunContext.ts";
 
 const rungs = (["question", "nudge", "example"] as const).map((value) => ({ value, label: value }));
 

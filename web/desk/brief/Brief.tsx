@@ -1,12 +1,12 @@
 import { families, learnedBand, showQuantity, tell } from "@lampcrate/core";
 import { useQuery } from "@tanstack/react-query";
 import { RigDrawing } from "../../shared/pieces/RigDrawing.tsx";
+import { FieldList } from "../pieces/FieldList.tsx";
 import { learnedQuery } from "../queries.ts";
-import { useRunWork } from "../run/RunContext.ts";
+import { useRunWork } from "../work/RunContext.ts";
 import { AddedList } from "./AddedList.tsx";
 import { BriefRest } from "./BriefRest.tsx";
 import { CautionList } from "./CautionList.tsx";
-import { FieldList } from "./FieldList.tsx";
 import { Predictions } from "./Predictions.tsx";
 import { ReachPanel } from "./ReachPanel.tsx";
 import { TierList } from "./TierList.tsx";

@@ -1,7 +1,8 @@
 import { families } from "@lampcrate/core";
-import { Checkbox, Input, InputNumber } from "antd";
+import { Checkbox, Input } from "antd";
 import { useId } from "react";
-import { useRunWork } from "../run/RunContext.ts";
+import { Whole } from "../pieces/Whole.tsx";
+import { useRunWork } from "../work/RunContext.ts";
 
 /** The rest of a brief: its story, trials, ages, and how the test is held. */
 export function BriefRest() {
@@ -81,36 +82,5 @@ export function BriefRest() {
         </p>
       </div>
     </section>
-  );
-}
-
-/** A small whole number. */
-export function Whole({
-  label,
-  min,
-  max,
-  value,
-  onChange,
-}: {
-  readonly label: string;
-  readonly min: number;
-  readonly max: number;
-  readonly value: number;
-  readonly onChange: (value: number) => void;
-}) {
-  const id = useId();
-  return (
-    <span className="row" style={{ gap: 6 }}>
-      <label htmlFor={id}>{label}</label>
-      <InputNumber
-        id={id}
-        min={min}
-        max={max}
-        precision={0}
-        style={{ width: 76 }}
-        value={value}
-        onChange={(next) => next !== null && onChange(next)}
-      />
-    </span>
   );
 }

@@ -3,7 +3,7 @@ import { Input } from "antd";
 import { nanoid } from "nanoid";
 import { useState } from "react";
 import { Button } from "../pieces/Button.tsx";
-import { useRunWork } from "../run/RunContext.ts";
+import { useRunWork } from "../work/RunContext.ts";
 
 /** The cautions this brief calls for. Required ones can't be switched off; a planner may add more. */
 export function CautionList() {

@@ -3,7 +3,7 @@ import { useState } from "react";
 import { Ruler } from "../../shared/pieces/Ruler.tsx";
 import { shareScale } from "../../shared/pieces/scale.ts";
 import { Button } from "../pieces/Button.tsx";
-import { useRunWork } from "../run/RunContext.ts";
+import { useRunWork } from "../work/RunContext.ts";
 
 /** Who should meet the goal, and the goal that a wished share should meet. */
 export function ReachPanel({ ratios }: { readonly ratios: readonly number[] }) {

@@ -3,7 +3,7 @@ import { families, reachOf } from "@lampcrate/core";
 import { Input, InputNumber, Select } from "antd";
 import { nanoid } from "nanoid";
 import { Button } from "../pieces/Button.tsx";
-import { useRunWork } from "../run/RunContext.ts";
+import { useRunWork } from "../work/RunContext.ts";
 import { showGoal } from "./ReachPanel.tsx";
 
 const kinds = (["free", "limited materials", "limited time", "stretch"] as const).map((value) => ({ value, label: value }));

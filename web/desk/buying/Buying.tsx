@@ -4,8 +4,8 @@ import { Link } from "react-router";
 import { warmPlanner } from "../../shared/compute/seasonDoor.ts";
 import { NotReckoned } from "../pieces/NotReckoned.tsx";
 import { buyingQuery } from "../queries.ts";
+import { useSeasonCrates } from "../seasonData/useSeasonCrates.ts";
 import { BuyingDesk } from "./BuyingDesk.tsx";
-import { useSeasonCrates } from "./useSeasonCrates.ts";
 import "./buying.css";
 
 /** What the season has to buy, collect and wait for, and who gets what. */

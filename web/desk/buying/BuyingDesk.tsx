@@ -2,6 +2,7 @@ import type { BuyingDoc } from "@lampcrate/contract";
 import type { Purchase, SeasonCrate } from "@lampcrate/core";
 import { useMemo, useState } from "react";
 import { Lock } from "../pieces/Lock.tsx";
+import { usePlan } from "../seasonData/usePlan.ts";
 import { Collecting } from "./Collecting.tsx";
 import { namesOf } from "./names.ts";
 import { OnTheWay } from "./OnTheWay.tsx";
@@ -9,7 +10,6 @@ import { OrderLists } from "./OrderLists.tsx";
 import { PlanAnswer } from "./PlanAnswer.tsx";
 import { Promises } from "./Promises.tsx";
 import { TooLateList } from "./TooLateList.tsx";
-import { usePlan } from "./usePlan.ts";
 import { type Way, WaysToBuy, waysOf } from "./WaysToBuy.tsx";
 
 /** The plan with its other ways, the lists to order, what comes too late, what is collected, what is on its way. */

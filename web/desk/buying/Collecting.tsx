@@ -1,5 +1,5 @@
-import { type BuyingDoc, preparingOf, seasonStore } from "@lampcrate/contract";
-import { type BuyProblem, type SeasonCrate, startsOf } from "@lampcrate/core";
+import type { BuyingDoc } from "@lampcrate/contract";
+import { type BuyProblem, perWeekOf, preparingOf, type SeasonCrate, seasonStore, startsOf } from "@lampcrate/core";
 import type { Names } from "./names.ts";
 
 interface CollectingProps {
@@ -38,9 +38,4 @@ export function Collecting({ doc, crates, whole, names }: CollectingProps) {
       </ul>
     </section>
   );
-}
-
-/** What people bring in a week, by material. */
-export function perWeekOf({ materials }: Pick<BuyingDoc, "materials">): ReadonlyMap<string, number> {
-  return new Map(materials.flatMap(({ id, perWeek }) => (perWeek === null ? [] : [[id, perWeek] as const])));
 }

@@ -2,8 +2,8 @@ import type { OrderDoc } from "@lampcrate/contract";
 import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { AskError, api, ask } from "../../shared/client.ts";
-import { money } from "../crate/show.ts";
 import { Button } from "../pieces/Button.tsx";
+import { money } from "../pieces/show.ts";
 import { buyingQuery, materialsQuery } from "../queries.ts";
 import type { Names } from "./names.ts";
 
@@ -82,7 +82,7 @@ interface OrderRowProps {
 }
 
 function OrderRow({ order, names, currency, onSay }: OrderRowProps) {
-  const cost = order.feeCents + order.lines.reduce((sum, line) => sum + line.count * line.priceCents, 0);
+  const cost = order.feeCents + order.items.reduce((sum, item) => sum + item.count * item.priceCents, 0);
   const name = `${order.supplierName}, ordered ${names.date(order.placedOn)}`;
   const step = (words: string, to: Step, quiet = false) => (
     <Button {...(quiet ? { type: "text", size: "small" } : {})} aria-label={`${words}: ${name}`} onClick={() => onSay(to)}>
@@ -96,8 +96,8 @@ function OrderRow({ order, names, currency, onSay }: OrderRowProps) {
         <div className="soft small">ordered {names.date(order.placedOn)}</div>
       </th>
       <td className="small">
-        {order.lines
-          .map((line) => `${line.count} × ${names.amount(line.materialId, line.size)} ${names.material(line.materialId)}`)
+        {order.items
+          .map((item) => `${item.count} × ${names.amount(item.materialId, item.size)} ${names.material(item.materialId)}`)
           .join("; ")}
       </td>
       <td className="number">{money(cost, currency)}</td>

@@ -3,8 +3,8 @@ import { type BuyProblem, type PackShare, type Purchase, sharedByPack } from "@l
 import { useQueryClient } from "@tanstack/react-query";
 import { useMemo, useState } from "react";
 import { AskError, api, ask } from "../../shared/client.ts";
-import { money } from "../crate/show.ts";
 import { Button } from "../pieces/Button.tsx";
+import { money } from "../pieces/show.ts";
 import { buyingQuery } from "../queries.ts";
 import type { Names } from "./names.ts";
 
@@ -23,7 +23,7 @@ export function OrderLists({ doc, problem, purchase, names }: OrderListsProps) {
   const shared = useMemo(() => sharedByPack(problem, purchase), [problem, purchase]);
   const order = async (): Promise<void> => {
     try {
-      const plain = orders.map((of) => ({ ...of, lines: of.lines.map(({ pack: _, ...line }) => line) }));
+      const plain = orders.map((of) => ({ ...of, items: of.items.map(({ pack: _, ...item }) => item) }));
       await ask(api.orders.$post({ json: { orders: plain } }));
       setTrouble(null);
       await queries.invalidateQueries(buyingQuery);
@@ -47,8 +47,8 @@ export function OrderLists({ doc, problem, purchase, names }: OrderListsProps) {
           {trouble}
         </p>
       )}
-      {orders.map(({ supplierId, feeCents, lines }) => {
-        const goods = lines.reduce((sum, line) => sum + line.count * line.priceCents, 0);
+      {orders.map(({ supplierId, feeCents, items }) => {
+        const goods = items.reduce((sum, item) => sum + item.count * item.priceCents, 0);
         return (
           <table key={supplierId} className="trials order-list" aria-label={`Order from ${names.supplier(supplierId)}`}>
             <caption>
@@ -68,16 +68,16 @@ export function OrderLists({ doc, problem, purchase, names }: OrderListsProps) {
               </tr>
             </thead>
             <tbody>
-              {lines.map((line) => (
-                <tr key={line.pack}>
-                  <th scope="row">{names.material(line.materialId)}</th>
-                  <td className="number">{line.count}</td>
-                  <td>{names.amount(line.materialId, line.size)}</td>
-                  <td className="number">{money(line.count * line.priceCents, currency)}</td>
+              {items.map((item) => (
+                <tr key={item.pack}>
+                  <th scope="row">{names.material(item.materialId)}</th>
+                  <td className="number">{item.count}</td>
+                  <td>{names.amount(item.materialId, item.size)}</td>
+                  <td className="number">{money(item.count * item.priceCents, currency)}</td>
                   <td className="small">
                     {forWhom(
-                      line.materialId,
-                      shared.find((s) => s.pack === line.pack),
+                      item.materialId,
+                      shared.find((s) => s.pack === item.pack),
                       names,
                     )}
                   </td>
@@ -100,14 +100,14 @@ export function OrderLists({ doc, problem, purchase, names }: OrderListsProps) {
   );
 }
 
-/** An order with the pack behind each line. */
-type OrderOfPacks = Omit<OrderInput, "lines"> & { readonly lines: readonly (OrderInput["lines"][number] & { readonly pack: string })[] };
+/** An order with the pack behind each item. */
+type OrderOfPacks = Omit<OrderInput, "items"> & { readonly items: readonly (OrderInput["items"][number] & { readonly pack: string })[] };
 
 function ordersOf(problem: BuyProblem, purchase: Purchase): readonly OrderOfPacks[] {
   return purchase.suppliers.map(({ id, fee }) => ({
     supplierId: id,
     feeCents: fee,
-    lines: purchase.packs.flatMap(({ id: packId, count }) => {
+    items: purchase.packs.flatMap(({ id: packId, count }) => {
       const pack = problem.packs.find((p) => p.id === packId);
       return pack?.supplier === id ? [{ pack: packId, materialId: pack.material, size: pack.size, count, priceCents: pack.price }] : [];
     }),

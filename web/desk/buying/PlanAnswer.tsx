@@ -1,9 +1,9 @@
 import type { BuyingDoc } from "@lampcrate/contract";
 import { type Purchase, showNumber } from "@lampcrate/core";
 import { Link } from "react-router";
-import { money } from "../crate/show.ts";
 import { Button } from "../pieces/Button.tsx";
-import type { Plan } from "./usePlan.ts";
+import { money } from "../pieces/show.ts";
+import type { Plan } from "../seasonData/usePlan.ts";
 
 /** The answer in a sentence, and how sure it is. */
 export function PlanAnswer({ doc, plan, purchase }: { readonly doc: BuyingDoc; readonly plan: Plan; readonly purchase: Purchase | null }) {

@@ -2,7 +2,7 @@ import type { BuyingDoc } from "@lampcrate/contract";
 import type { BuyProblem, Purchase } from "@lampcrate/core";
 import { useId } from "react";
 import type { Planned } from "../../shared/compute/season.worker.ts";
-import { money } from "../crate/show.ts";
+import { money } from "../pieces/show.ts";
 import type { Names } from "./names.ts";
 
 /** One way to buy everything in time. `day`: when all of it is there, from today. */

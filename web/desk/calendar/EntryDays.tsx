@@ -2,8 +2,8 @@ import type { RunSettings } from "@lampcrate/contract";
 import { dateWords } from "@lampcrate/core";
 import { useId, useState } from "react";
 import { DayBox } from "../pieces/DayBox.tsx";
-import { useRunWork } from "../run/RunContext.ts";
-import { useRunSettings } from "../run/useRunSettings.ts";
+import { useRunWork } from "../work/RunContext.ts";
+import { useRunSettings } from "../work/useRunSettings.ts";
 
 /** When entries open, close and are revealed; local days, closing at the end of its day. */
 export function EntryDays() {

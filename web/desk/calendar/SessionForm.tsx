@@ -6,10 +6,10 @@ import { AskError, api, ask } from "../../shared/client.ts";
 import { useKeptState } from "../../shared/useKeptState.ts";
 import { Button } from "../pieces/Button.tsx";
 import { DayBox, TimeBox } from "../pieces/DayBox.tsx";
+import { Labelled } from "../pieces/Labelled.tsx";
 import { useHouseDay } from "../pieces/useHouseDay.ts";
 import { bookingsQuery, runQuery, seasonQuery } from "../queries.ts";
-import { useRunWork } from "../run/RunContext.ts";
-import { Labelled } from "../shell/Labelled.tsx";
+import { useRunWork } from "../work/RunContext.ts";
 
 interface SessionFormProps {
   readonly session: SessionDoc | null;

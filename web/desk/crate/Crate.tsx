@@ -3,18 +3,18 @@ import { useQuery } from "@tanstack/react-query";
 import { memo, useDeferredValue, useMemo } from "react";
 import { Ruler } from "../../shared/pieces/Ruler.tsx";
 import { quantityScale, shareScale } from "../../shared/pieces/scale.ts";
-import { Whole } from "../brief/BriefRest.tsx";
 import { Choose } from "../pieces/Choose.tsx";
+import { Whole } from "../pieces/Whole.tsx";
 import { learnedQuery } from "../queries.ts";
-import { RunContext, useRunWork } from "../run/RunContext.ts";
-import { AfterSession } from "./AfterSession.tsx";
-import { CutMaps } from "./CutMaps.tsx";
-import { HeadsDials } from "./HeadsDials.tsx";
-import { HeadsPicture } from "./HeadsPicture.tsx";
-import { HowSure } from "./HowSure.tsx";
-import { LineTable } from "./LineTable.tsx";
-import { Preparing } from "./Preparing.tsx";
-import { WhatMatters } from "./WhatMatters.tsx";
+import { RunContext, useRunWork } from "../work/RunContext.ts";
+import { AfterSession } from "./answers/AfterSession.tsx";
+import { Preparing } from "./answers/Preparing.tsx";
+import { WhatMatters } from "./answers/WhatMatters.tsx";
+import { CutMaps } from "./cutting/CutMaps.tsx";
+import { HeadsDials } from "./dials/HeadsDials.tsx";
+import { HeadsPicture } from "./dials/HeadsPicture.tsx";
+import { HowSure } from "./dials/HowSure.tsx";
+import { LineTable } from "./lines/LineTable.tsx";
 
 /** Size the kit: who comes, what a kit takes, how sure to be. The manifest beside it moves with every dial. */
 export function Crate() {

@@ -3,7 +3,7 @@ import { useQuery } from "@tanstack/react-query";
 import { Button } from "../pieces/Button.tsx";
 import { useHouseDay } from "../pieces/useHouseDay.ts";
 import { findingsQuery } from "../queries.ts";
-import { useRunWork } from "../run/RunContext.ts";
+import { useRunWork } from "../work/RunContext.ts";
 import { BuilderTable } from "./BuilderTable.tsx";
 import { FairTestCard } from "./FairTestCard.tsx";
 import { FirstLast } from "./FirstLast.tsx";

@@ -1,7 +1,7 @@
 import type { PreparingDoc } from "@lampcrate/contract";
 import { Checkbox, InputNumber } from "antd";
 import type { ReactNode } from "react";
-import { Labelled } from "../shell/Labelled.tsx";
+import { Labelled } from "../pieces/Labelled.tsx";
 import "./house.css";
 
 const weekdays = ["Mon", "Tue", "Wed", "Thu", "Fri", "Sat", "Sun"] as const;

@@ -2,8 +2,8 @@ import { floors, type HouseDoc, type RoomDoc } from "@lampcrate/contract";
 import { Checkbox, Input, InputNumber, Select } from "antd";
 import { nanoid } from "nanoid";
 import type { ReactNode } from "react";
-import { LengthBox } from "../crate/LengthBox.tsx";
 import { Button } from "../pieces/Button.tsx";
+import { LengthBox } from "../pieces/LengthBox.tsx";
 
 const newRoom: Omit<RoomDoc, "id" | "name"> = { lengthM: null, widthM: null, heightM: null, seats: 20, water: false, floor: "hard" };
 

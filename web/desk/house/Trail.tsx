@@ -1,4 +1,4 @@
-import type { AuditLine } from "@lampcrate/contract";
+import type { TrailNote } from "@lampcrate/contract";
 import { useInfiniteQuery } from "@tanstack/react-query";
 import { Select, Table } from "antd";
 import { useState } from "react";
@@ -10,7 +10,7 @@ const areas = ["sign-in", "people", "settings", "publishing", "stock", "erasing"
 /** Who did what that matters beyond a run, when. It can't be changed, nor taken back. */
 export function Trail({ zone }: { readonly zone: string }) {
   const [open, setOpen] = useState(false);
-  const [area, setArea] = useState<AuditLine["area"] | null>(null);
+  const [area, setArea] = useState<TrailNote["area"] | null>(null);
   const trail = useInfiniteQuery({ ...auditQuery, enabled: open });
   const lines = (trail.data?.pages.flat() ?? []).filter((line) => area === null || line.area === area);
   const when = new Intl.DateTimeFormat("en-GB", { dateStyle: "medium", timeStyle: "short", timeZone: zone });
@@ -31,7 +31,7 @@ export function Trail({ zone }: { readonly zone: string }) {
             placeholder="everything"
             value={area}
             options={areas.map((value) => ({ value, label: value }))}
-            onChange={(value: AuditLine["area"] | undefined) => setArea(value ?? null)}
+            onChange={(value: TrailNote["area"] | undefined) => setArea(value ?? null)}
           />
           <Table
             size="small"

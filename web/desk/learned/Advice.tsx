@@ -1,9 +1,10 @@
-import type { BriefDoc, BriefLine, LearnedDoc, MaterialDoc, PracticeAdvice } from "@lampcrate/contract";
+import type { BriefDoc, LearnedDoc, MaterialDoc, PracticeAdvice } from "@lampcrate/contract";
+import type { KitLine } from "@lampcrate/core";
 import { amountWords, calibration, families, showNumber, type UnitChoice } from "@lampcrate/core";
 import { useQuery } from "@tanstack/react-query";
 import { Button } from "../pieces/Button.tsx";
 import { materialsQuery } from "../queries.ts";
-import { useRunWork } from "../run/RunContext.ts";
+import { useRunWork } from "../work/RunContext.ts";
 
 const percent = (share: number): string => `${showNumber(share * 100, share < 0.1 ? 1 : 0)} %`;
 
@@ -74,7 +75,7 @@ function rowsOf(
   materialOf: (lineId: string) => MaterialDoc | undefined,
 ): readonly Row[] {
   const shares = ([low, high]: readonly [number, number]): string => `${percent(low)} to ${percent(high)}`;
-  const lineOf = (id: string): BriefLine | undefined => brief.lines.find((line) => line.id === id);
+  const lineOf = (id: string): KitLine | undefined => brief.lines.find((line) => line.id === id);
   const { buildMinutes, rebuildRate } = advice;
   return [
     ...(buildMinutes === null

@@ -6,9 +6,9 @@ import { useNavigate } from "react-router";
 import { api, ask } from "../../shared/client.ts";
 import { Button } from "../pieces/Button.tsx";
 import { DayBox } from "../pieces/DayBox.tsx";
+import { Labelled } from "../pieces/Labelled.tsx";
 import { useSave } from "../pieces/useSave.ts";
 import { bookingsQuery, seasonQuery } from "../queries.ts";
-import { Labelled } from "../shell/Labelled.tsx";
 
 /** A copy of the run under a title of its own; with its sessions, shifted to a new first day, where that is wanted. */
 export function Duplicate({ run, onLeave }: { readonly run: RunDoc; readonly onLeave: () => void }) {

@@ -7,8 +7,8 @@ import { Button } from "../pieces/Button.tsx";
 import { Choose } from "../pieces/Choose.tsx";
 import { Open } from "../pieces/Lock.tsx";
 import { bookingsQuery, runQuery, seasonQuery } from "../queries.ts";
-import { useRunWork } from "../run/RunContext.ts";
-import { useRunSettings } from "../run/useRunSettings.ts";
+import { useRunWork } from "../work/RunContext.ts";
+import { useRunSettings } from "../work/useRunSettings.ts";
 import { Duplicate } from "./Duplicate.tsx";
 import { TakeOut } from "./TakeOut.tsx";
 

@@ -3,17 +3,17 @@ import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useDeferredValue, useState } from "react";
 import { Navigate, Outlet, useLocation, useNavigate, useParams } from "react-router";
 import { AskError, api, ask } from "../../shared/client.ts";
-import { CrateDock } from "../crate/CrateDock.tsx";
-import { SizedCrate } from "../crate/SizedCrate.tsx";
+import { CrateDock } from "../crate/dock/CrateDock.tsx";
 import { Button } from "../pieces/Button.tsx";
+import { useKeys } from "../pieces/keys.ts";
 import { Lock, useMay } from "../pieces/Lock.tsx";
 import { materialsQuery, runQuery, seasonQuery } from "../queries.ts";
-import { useKeys } from "../shell/keys.ts";
-import { RunContext } from "./RunContext.ts";
+import { RunContext } from "../work/RunContext.ts";
+import { SizedCrate } from "../work/SizedCrate.tsx";
+import { useRunState } from "../work/useRunState.ts";
 import { RunStrip, steps } from "./RunStrip.tsx";
 import { RunTitle } from "./RunTitle.tsx";
 import { SaveTrouble } from "./SaveTrouble.tsx";
-import { useRunState } from "./useRunState.ts";
 
 /** A run's desk: its strip of steps, the step at hand, and the crate beside it. */
 export function RunDesk() {

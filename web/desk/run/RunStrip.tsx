@@ -1,10 +1,10 @@
 import { families } from "@lampcrate/core";
 import { memo } from "react";
 import { NavLink, useLocation } from "react-router";
-import { useSizedCrate } from "../crate/SizedCrate.tsx";
-import type { Crate } from "../crate/useCrate.ts";
 import { type HouseDay, useHouseDay } from "../pieces/useHouseDay.ts";
-import { type RunWork, useRunWork } from "./RunContext.ts";
+import { type RunWork, useRunWork } from "../work/RunContext.ts";
+import { useSizedCrate } from "../work/SizedCrate.tsx";
+import type { Crate } from "../work/useCrate.ts";
 import "./runStrip.css";
 import { useMay } from "../pieces/Lock.tsx";
 

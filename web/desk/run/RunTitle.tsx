@@ -1,12 +1,12 @@
-import { type RunKind, runKinds } from "@lampcrate/contract";
+import { type RunKind, runKinds } from "@lampcrate/core";
 import { Input } from "antd";
 import { useState } from "react";
 import { Button } from "../pieces/Button.tsx";
 import { Choose } from "../pieces/Choose.tsx";
+import { Labelled } from "../pieces/Labelled.tsx";
 import { Lock, useMay } from "../pieces/Lock.tsx";
-import { Labelled } from "../shell/Labelled.tsx";
-import { useRunWork } from "./RunContext.ts";
-import { useRunSettings } from "./useRunSettings.ts";
+import { useRunWork } from "../work/RunContext.ts";
+import { useRunSettings } from "../work/useRunSettings.ts";
 
 /** The run's title and how it is offered, changed in place. */
 export function RunTitle() {

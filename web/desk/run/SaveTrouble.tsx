@@ -2,9 +2,9 @@ import type { FieldClash } from "@lampcrate/core";
 import { Radio } from "antd";
 import { lazy, Suspense, useState } from "react";
 import { Button } from "../pieces/Button.tsx";
+import { useRunWork } from "../work/RunContext.ts";
+import type { Stale } from "../work/useBriefDraft.ts";
 import { clashWords } from "./clashWords.ts";
-import { useRunWork } from "./RunContext.ts";
-import type { Stale } from "./useBriefDraft.ts";
 
 const SignInForm = lazy(async () => ({ default: (await import("../shell/SignIn.tsx")).SignInForm }));
 

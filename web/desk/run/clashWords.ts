@@ -1,4 +1,5 @@
-import type { BriefDoc, BriefLine, MaterialDoc } from "@lampcrate/contract";
+import type { BriefDoc, MaterialDoc } from "@lampcrate/contract";
+import type { KitLine } from "@lampcrate/core";
 import {
   amountWords,
   type Family,
@@ -43,7 +44,7 @@ const parts: Readonly<Partial<Record<keyof BriefDoc, string>>> = {
   hints: "A hint",
 };
 
-const lineParts: Readonly<Partial<Record<keyof BriefLine, string>>> = {
+const lineParts: Readonly<Partial<Record<keyof KitLine, string>>> = {
   amount: "takes",
   per: "for whom",
   perRebuild: "again at a rebuild",
@@ -79,13 +80,13 @@ export function clashWords(
     const name = material?.name ?? "A line of the kit";
     const amount = (value: unknown): string => amountWords(Number(value), material?.unit ?? "piece", units);
     if (field === "") return both(name, (value) => (isLine(value) ? `kept, ${amount(value.amount)}` : "kept"));
-    const what = `${name}, ${lineParts[field as keyof BriefLine] ?? "details"}`;
+    const what = `${name}, ${lineParts[field as keyof KitLine] ?? "details"}`;
     return both(what, (value) => (field === "amount" ? amount(value) : plain(field, value)));
   }
   return both(parts[part as keyof BriefDoc] ?? part, (value) => plain(part, value));
 }
 
-const isLine = (value: unknown): value is BriefLine => typeof value === "object" && value !== null && "materialId" in value;
+const isLine = (value: unknown): value is KitLine => typeof value === "object" && value !== null && "materialId" in value;
 
 function fieldValue(field: Field | undefined, value: unknown, units: UnitChoice): string {
   if (field?.kind === "choice") return field.options.find((option) => option.id === value)?.words ?? String(value);

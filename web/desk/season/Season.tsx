@@ -1,11 +1,11 @@
 import { useQuery } from "@tanstack/react-query";
 import { Link, useNavigate } from "react-router";
+import { useKeys } from "../pieces/keys.ts";
 import { seasonQuery } from "../queries.ts";
-import { useKeys } from "../shell/keys.ts";
+import { useSeasonWork } from "../seasonData/useSeasonWork.ts";
 import { ErasingNotices } from "./ErasingNotices.tsx";
 import { ThisWeek } from "./ThisWeek.tsx";
 import { TimeLine } from "./TimeLine.tsx";
-import { useCrateWork } from "./useCrateWork.ts";
 import "./season.css";
 import { LinkButton } from "../pieces/LinkButton.tsx";
 import { Lock, useMay } from "../pieces/Lock.tsx";
@@ -13,7 +13,7 @@ import { Lock, useMay } from "../pieces/Lock.tsx";
 /** Home of the desk: every run as a string of lamps, and what this week asks for. */
 export function Season() {
   const season = useQuery(seasonQuery);
-  const work = useCrateWork();
+  const work = useSeasonWork();
   const navigate = useNavigate();
   const may = useMay();
   useKeys(may("plan") ? [{ key: "n", words: "new run", act: () => void navigate("/start") }] : []);

@@ -1,4 +1,4 @@
-import type { RunLine, SeasonDoc } from "@lampcrate/contract";
+import type { RunSummary, SeasonDoc } from "@lampcrate/contract";
 import { addDays, dayAndMonth, daysBetween, shortDate, weekdayOf } from "@lampcrate/core";
 import { Link } from "react-router";
 import { Lamp, type LampState } from "./Lamp.tsx";
@@ -18,7 +18,7 @@ interface Days {
 /** Runs on a time line drawn to scale, from a month back to the last reveal. */
 export function TimeLine({ season }: { readonly season: SeasonDoc }) {
   const { runs, today, closures } = season;
-  const isOver = (run: RunLine): boolean => run.revealOn !== null && run.revealOn < today;
+  const isOver = (run: RunSummary): boolean => run.revealOn !== null && run.revealOn < today;
   const shown = runs
     .filter((run) => run.status !== "cancelled" || run.sessions.length > 0)
     .sort((a, b) => Number(isOver(a)) - Number(isOver(b)));
@@ -79,7 +79,7 @@ export function TimeLine({ season }: { readonly season: SeasonDoc }) {
 }
 
 /** One run: a wire that hangs from its first day to the reveal, lamps on it, a glow while entries are open. */
-function RunWire({ run, days, y }: { readonly run: RunLine; readonly days: Days; readonly y: number }) {
+function RunWire({ run, days, y }: { readonly run: RunSummary; readonly days: Days; readonly y: number }) {
   const held = run.sessions.filter((s) => !s.cancelled);
   const all = [run.opensOn, run.closesOn, run.revealOn, ...held.map((s) => s.date)].filter((d): d is string => d !== null).sort();
   const begins = run.createdOn;
@@ -149,7 +149,7 @@ function RunWire({ run, days, y }: { readonly run: RunLine; readonly days: Days;
   );
 }
 
-function EntriesBand({ run, days, y }: { readonly run: RunLine; readonly days: Days; readonly y: number }) {
+function EntriesBand({ run, days, y }: { readonly run: RunSummary; readonly days: Days; readonly y: number }) {
   if (run.opensOn === null || run.closesOn === null) return null;
   const [from, to] = [Math.max(names - 4, days.x(run.opensOn)), days.x(addDays(run.closesOn, 1))];
   const open = run.opensOn <= days.today && days.today <= run.closesOn && run.status === "published";

@@ -1,5 +1,5 @@
 import { Modal } from "antd";
-import { activeKeys } from "./keys.ts";
+import { activeKeys } from "../pieces/keys.ts";
 
 /** Every key that works where one is. */
 export function KeysDialog({ onClose }: { readonly onClose: () => void }) {

@@ -3,8 +3,8 @@ import { lazy, Suspense, useMemo, useState } from "react";
 import { Link, NavLink, Outlet, useNavigate } from "react-router";
 import { api, ask } from "../../shared/client.ts";
 import { Button } from "../pieces/Button.tsx";
+import { useKeys } from "../pieces/keys.ts";
 import { meQuery, setupQuery } from "../queries.ts";
-import { useKeys } from "./keys.ts";
 
 const SignIn = lazy(async () => ({ default: (await import("./SignIn.tsx")).SignInPage }));
 const SetUp = lazy(async () => ({ default: (await import("./SetUp.tsx")).SetUp }));

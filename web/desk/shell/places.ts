@@ -1,4 +1,4 @@
-import type { MaterialDoc, RunLine, StaffDoc, SupplierDoc } from "@lampcrate/contract";
+import type { MaterialDoc, RunSummary, StaffDoc, SupplierDoc } from "@lampcrate/contract";
 import { crateCode } from "@lampcrate/core";
 
 /** Somewhere to go, in words. */
@@ -8,7 +8,7 @@ export interface Place {
 }
 
 interface Known {
-  readonly runs: readonly RunLine[];
+  readonly runs: readonly RunSummary[];
   readonly steps: readonly { readonly name: string; readonly path: string }[];
   readonly materials: readonly MaterialDoc[];
   readonly suppliers: readonly SupplierDoc[];

@@ -4,7 +4,7 @@ import { Input } from "antd";
 import type { RefObject } from "react";
 import { Button } from "../pieces/Button.tsx";
 import { useHouseDay } from "../pieces/useHouseDay.ts";
-import { useRunWork } from "../run/RunContext.ts";
+import { useRunWork } from "../work/RunContext.ts";
 import type { useSifting } from "./useSifting.ts";
 
 interface EntryViewProps {

@@ -1,7 +1,7 @@
 import type { EntryDoc } from "@lampcrate/contract";
 import { useRef } from "react";
-import { useRunWork } from "../run/RunContext.ts";
-import { useKeys } from "../shell/keys.ts";
+import { useKeys } from "../pieces/keys.ts";
+import { useRunWork } from "../work/RunContext.ts";
 import { EntryView } from "./EntryView.tsx";
 import "./sift.css";
 import { Button } from "../pieces/Button.tsx";

@@ -1,5 +1,5 @@
-import { type RunKind, runKinds, type StarterLine } from "@lampcrate/contract";
-import { families, familyIds, startValues, type UnitChoice } from "@lampcrate/core";
+import type { StarterLine } from "@lampcrate/contract";
+import { families, familyIds, type RunKind, runKinds, startValues, type UnitChoice } from "@lampcrate/core";
 import { useQueryClient } from "@tanstack/react-query";
 import { Input } from "antd";
 import { useState } from "react";
@@ -8,8 +8,8 @@ import { AskError, api, ask } from "../../shared/client.ts";
 import { RigDrawing } from "../../shared/pieces/RigDrawing.tsx";
 import { Button } from "../pieces/Button.tsx";
 import { Choose } from "../pieces/Choose.tsx";
+import { Labelled } from "../pieces/Labelled.tsx";
 import { materialsQuery, seasonQuery } from "../queries.ts";
-import { Labelled } from "../shell/Labelled.tsx";
 import type { Chosen } from "./chosen.ts";
 
 interface StartPanelProps {

@@ -3,8 +3,8 @@ import { InputNumber } from "antd";
 import { useState } from "react";
 import { AskError, api, ask } from "../../shared/client.ts";
 import { useKeptState } from "../../shared/useKeptState.ts";
-import { shownPer, unitWord } from "../crate/show.ts";
 import { Button } from "../pieces/Button.tsx";
+import { shownPer, unitWord } from "../pieces/show.ts";
 
 interface CountDayProps {
   readonly materials: readonly MaterialDoc[];

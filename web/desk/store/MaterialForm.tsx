@@ -2,7 +2,7 @@ import type { MaterialDoc, MaterialInput } from "@lampcrate/contract";
 import { hazards, type UnitChoice } from "@lampcrate/core";
 import { Checkbox, Input, InputNumber, Select } from "antd";
 import { api, ask } from "../../shared/client.ts";
-import { LengthBox } from "../crate/LengthBox.tsx";
+import { LengthBox } from "../pieces/LengthBox.tsx";
 import { Sure } from "../pieces/Sure.tsx";
 import { useJoinedForm } from "../pieces/useJoinedForm.ts";
 import { useSave } from "../pieces/useSave.ts";

@@ -2,12 +2,12 @@ import type { MaterialDoc } from "@lampcrate/contract";
 import { amountWords, type SeasonUse, showQuantity, type UnitChoice } from "@lampcrate/core";
 import { type RefObject, useEffect, useRef, useState } from "react";
 import { Link, useSearchParams } from "react-router";
-import { money } from "../crate/show.ts";
 import { Button } from "../pieces/Button.tsx";
 import { useMay } from "../pieces/Lock.tsx";
+import { money } from "../pieces/show.ts";
+import { useSeasonUse } from "../seasonData/useSeasonUse.ts";
 import { MaterialForm } from "./MaterialForm.tsx";
 import { Moves } from "./Moves.tsx";
-import { useSeasonUse } from "./useSeasonUse.ts";
 
 interface MaterialTableProps {
   readonly materials: readonly MaterialDoc[];

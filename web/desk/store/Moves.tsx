@@ -4,12 +4,12 @@ import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { Input, InputNumber, Select } from "antd";
 import { useState } from "react";
 import { AskError, api, ask } from "../../shared/client.ts";
-import { shownPer, unitWord } from "../crate/show.ts";
 import { Button } from "../pieces/Button.tsx";
+import { Labelled } from "../pieces/Labelled.tsx";
 import { useMay } from "../pieces/Lock.tsx";
+import { shownPer, unitWord } from "../pieces/show.ts";
 import { useHouseDay } from "../pieces/useHouseDay.ts";
 import { movesQuery } from "../queries.ts";
-import { Labelled } from "../shell/Labelled.tsx";
 
 interface MovesProps {
   readonly material: MaterialDoc;

@@ -3,13 +3,13 @@ import { Input, InputNumber } from "antd";
 import { nanoid } from "nanoid";
 import { useId } from "react";
 import { api, ask } from "../../shared/client.ts";
-import { shownPer, unitWord } from "../crate/show.ts";
 import { Button } from "../pieces/Button.tsx";
 import { Choose } from "../pieces/Choose.tsx";
+import { Labelled } from "../pieces/Labelled.tsx";
+import { shownPer, unitWord } from "../pieces/show.ts";
 import { useJoinedForm } from "../pieces/useJoinedForm.ts";
 import { useSave } from "../pieces/useSave.ts";
 import { suppliersQuery } from "../queries.ts";
-import { Labelled } from "../shell/Labelled.tsx";
 import { FormFoot } from "./FormFoot.tsx";
 
 interface SupplierFormProps {

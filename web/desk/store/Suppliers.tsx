@@ -3,8 +3,8 @@ import { amountWords, type UnitChoice } from "@lampcrate/core";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link } from "react-router";
-import { money } from "../crate/show.ts";
 import { Button } from "../pieces/Button.tsx";
+import { money } from "../pieces/show.ts";
 import { buyingQuery, suppliersQuery } from "../queries.ts";
 import { SupplierForm } from "./SupplierForm.tsx";
 

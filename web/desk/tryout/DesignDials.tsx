@@ -1,5 +1,5 @@
 import { applies, declaredWords, type Field, type UnitChoice, type Values } from "@lampcrate/core";
-import { FieldList } from "../brief/FieldList.tsx";
+import { FieldList } from "../pieces/FieldList.tsx";
 
 interface DesignDialsProps {
   readonly fields: readonly Field[];

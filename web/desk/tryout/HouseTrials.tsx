@@ -6,7 +6,7 @@ import { Advice } from "../learned/Advice.tsx";
 import { Button } from "../pieces/Button.tsx";
 import { useHouseDay } from "../pieces/useHouseDay.ts";
 import { learnedQuery, materialsQuery } from "../queries.ts";
-import { useRunWork } from "../run/RunContext.ts";
+import { useRunWork } from "../work/RunContext.ts";
 import { TrialForm } from "./TrialForm.tsx";
 
 /** Practice builds by the house: logged as families do, and what they teach this run. */

@@ -14,7 +14,7 @@ import { judgeDoor } from "../../shared/compute/judgeDoor.ts";
 import { useLatest } from "../../shared/compute/useLatest.ts";
 import { Button } from "../pieces/Button.tsx";
 import { NotReckoned } from "../pieces/NotReckoned.tsx";
-import { useRunWork } from "../run/RunContext.ts";
+import { useRunWork } from "../work/RunContext.ts";
 import { ChanceCurve } from "./ChanceCurve.tsx";
 
 /** Can this test tell the two designs apart? In words, a chart, and what would make it a fair judge. */

@@ -10,7 +10,7 @@ import "../../shared/logbook/logbook.css";
 import { useKeptState } from "../../shared/useKeptState.ts";
 import { Button } from "../pieces/Button.tsx";
 import { learnedQuery, materialsQuery, runQuery } from "../queries.ts";
-import { useRunWork } from "../run/RunContext.ts";
+import { useRunWork } from "../work/RunContext.ts";
 
 interface Typed {
   readonly buildMinutes: number | null;

@@ -4,7 +4,7 @@ import { useMemo } from "react";
 import { LiveRig } from "../../shared/pieces/LiveRig.tsx";
 import { useRested } from "../../shared/useRested.ts";
 import { learnedQuery } from "../queries.ts";
-import { RunContext, useRunWork } from "../run/RunContext.ts";
+import { RunContext, useRunWork } from "../work/RunContext.ts";
 import { DesignDials } from "./DesignDials.tsx";
 import { DesignResult } from "./DesignResult.tsx";
 import { HouseTrials } from "./HouseTrials.tsx";

@@ -1,14 +1,5 @@
-import {
-  type AddedCaution,
-  type AddedHint,
-  type AddedRule,
-  type BriefDoc,
-  type cutDoc,
-  lineSources,
-  type MaterialDoc,
-  type TierDoc,
-} from "@lampcrate/contract";
-import { builtBy, lineKinds, pers, type Values } from "@lampcrate/core";
+import type { AddedCaution, AddedHint, AddedRule, BriefDoc, MaterialDoc, TierDoc } from "@lampcrate/contract";
+import { builtBy, type kitCut, lineKinds, lineSources, pers, type Values } from "@lampcrate/core";
 import { check, integer, primaryKey, real, sqliteTable, text } from "drizzle-orm/sqlite-core";
 import { within } from "./checks.ts";
 import { staff } from "./house.ts";
@@ -70,7 +61,7 @@ export const briefLine = sqliteTable(
     standIn: text("stand_in").notNull(),
     standInRatio: real("stand_in_ratio").notNull().default(1),
     tier: text("tier"),
-    cut: text("cut", { mode: "json" }).$type<Parameters<typeof cutDoc>[0] | null>(),
+    cut: text("cut", { mode: "json" }).$type<Parameters<typeof kitCut>[0] | null>(),
   },
   (t) => [primaryKey({ columns: [t.briefId, t.id] }), check("brief_line_amount", within(t.amount, 0, 1e6))],
 );

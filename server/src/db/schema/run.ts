@@ -1,6 +1,6 @@
 import type { BriefDoc, LineCount } from "@lampcrate/contract";
-import { afterwards, runKinds, runStatuses, scorings } from "@lampcrate/contract";
-import { type HeadsModel, unitChoices } from "@lampcrate/core";
+import { afterwards, runStatuses, scorings } from "@lampcrate/contract";
+import { type HeadsModel, runKinds, unitChoices } from "@lampcrate/core";
 import { index, integer, sqliteTable, text } from "drizzle-orm/sqlite-core";
 import { brief } from "./brief.ts";
 import { room, staff } from "./house.ts";

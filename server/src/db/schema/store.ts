@@ -1,4 +1,5 @@
-import { moveReasons, orderStates } from "@lampcrate/contract";
+import { moveReasons } from "@lampcrate/contract";
+import { orderStates } from "@lampcrate/core";
 import { check, index, integer, primaryKey, real, sqliteTable, text } from "drizzle-orm/sqlite-core";
 import { within } from "./checks.ts";
 import { staff } from "./house.ts";
@@ -54,7 +55,7 @@ export const purchase = sqliteTable("purchase", {
   at: integer("at").notNull(),
 });
 
-export const purchaseLine = sqliteTable(
+export const purchaseItem = sqliteTable(
   "purchase_line",
   {
     purchaseId: text("purchase_id")

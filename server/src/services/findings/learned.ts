@@ -1,4 +1,5 @@
-import type { BriefDoc, BriefLine, Checked, LearnedDoc, PracticeAdvice, VersionDoc } from "@lampcrate/contract";
+import type { BriefDoc, Checked, LearnedDoc, PracticeAdvice, VersionDoc } from "@lampcrate/contract";
+import type { KitLine } from "@lampcrate/core";
 import {
   type Family,
   type FindingVersion,
@@ -158,7 +159,7 @@ function adviceOf(tried: readonly Tried[], counted: readonly Counted[], now: Bri
   };
 }
 
-const lineOf = (brief: BriefDoc, id: string): BriefLine | undefined => brief.lines.find((line) => line.id === id);
+const lineOf = (brief: BriefDoc, id: string): KitLine | undefined => brief.lines.find((line) => line.id === id);
 
 /** Each practice build is a session of one; a counted session has as many units as builders or teams. */
 function rebuildSessions(tried: readonly Tried[], counted: readonly Counted[], before: BriefDoc): readonly RebuildSession[] {
@@ -176,7 +177,7 @@ const groupingOf = (brief: BriefDoc): Grouping => ({
 });
 
 /** What a unit really takes of a line, clear of rebuilds and spoil; nothing for what is shared or was never counted. */
-function amountOf(line: BriefLine, counted: readonly Counted[], before: BriefDoc): PracticeAdvice["amounts"] {
+function amountOf(line: KitLine, counted: readonly Counted[], before: BriefDoc): PracticeAdvice["amounts"] {
   if (line.kind === "reusable") return [];
   const usual = lineOf(before, line.id) ?? line;
   const builds = line.per === before.buildBy;

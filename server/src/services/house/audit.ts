@@ -1,4 +1,4 @@
-import type { AuditArea, AuditLine } from "@lampcrate/contract";
+import type { AuditArea, TrailNote } from "@lampcrate/contract";
 import { and, desc, eq, lt, or } from "drizzle-orm";
 import type { Store } from "../../db/open.ts";
 import { audit } from "../../db/schema/index.ts";
@@ -20,7 +20,7 @@ function whoOf(by: Parameters<typeof trail>[2]): { staffId: string | null; who: 
 }
 
 /** The trail, newest first; `before` is the last line of the page before. */
-export function trailPage(db: Store, before: Pick<AuditLine, "at" | "id"> | null): readonly AuditLine[] {
+export function trailPage(db: Store, before: Pick<TrailNote, "at" | "id"> | null): readonly TrailNote[] {
   const { id, at, who, area, what } = audit;
   return db
     .select({ id, at, who, area, what })

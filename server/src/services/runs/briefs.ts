@@ -1,5 +1,5 @@
-import { type BriefDoc, cutDoc } from "@lampcrate/contract";
-import { type FamilyId, families, isFamilyId, startValues, valueErrors } from "@lampcrate/core";
+import type { BriefDoc } from "@lampcrate/contract";
+import { type FamilyId, families, isFamilyId, kitCut, startValues, valueErrors } from "@lampcrate/core";
 import { and, asc, desc, eq, inArray } from "drizzle-orm";
 import type { Store } from "../../db/open.ts";
 import { brief, briefCaution, briefLine, briefTier, briefVersion, type FrozenBrief, material } from "../../db/schema/index.ts";
@@ -18,7 +18,7 @@ export function loadBrief(db: Store, briefId: string): { readonly doc: BriefDoc;
     ...values,
     turnedAway: values.turnedAway ?? null,
     family: found.family,
-    lines: lines.map(({ briefId: ____, place: _____, ...line }) => ({ ...line, cut: line.cut ? cutDoc(line.cut) : null })),
+    lines: lines.map(({ briefId: ____, place: _____, ...line }) => ({ ...line, cut: line.cut ? kitCut(line.cut) : null })),
     tiers: tiers.map(({ id, kind, words, share, times }) => ({ id, kind, words, share, times })),
     cautions: cautions.map(({ id, words }) => ({ id, words })),
   };
@@ -60,7 +60,7 @@ export function startingBrief(family: FamilyId): BriefDoc {
 /** A brief kept before this version knew all of today's parts, with the usual for what it lacks. */
 export function completed(doc: BriefDoc): BriefDoc {
   const tiers = doc.tiers.map((tier) => ({ ...tier, times: tier.times ?? null }));
-  const lines = doc.lines.map((line) => ({ ...line, standInRatio: line.standInRatio ?? 1, cut: line.cut ? cutDoc(line.cut) : null }));
+  const lines = doc.lines.map((line) => ({ ...line, standInRatio: line.standInRatio ?? 1, cut: line.cut ? kitCut(line.cut) : null }));
   return { ...startingBrief(doc.family), ...doc, tiers, lines };
 }
 

@@ -1,6 +1,6 @@
-import { type BriefDoc, type ChallengePack, cutDoc, type MaterialDoc, type PackPreview, type RunKind } from "@lampcrate/contract";
+import type { BriefDoc, ChallengePack, MaterialDoc, PackPreview } from "@lampcrate/contract";
 import { briefDoc, line, packMaterial } from "@lampcrate/contract/schemas";
-import { families, showQuantity, unknownNames, unknownParts, withUnknownParts } from "@lampcrate/core";
+import { families, kitCut, type RunKind, showQuantity, unknownNames, unknownParts, withUnknownParts } from "@lampcrate/core";
 import Ajv2020 from "ajv/dist/2020.js";
 import { eq } from "drizzle-orm";
 import Joi from "joi";
@@ -133,7 +133,7 @@ function briefOf(pack: ChallengePack, idOf: (key: string) => string): BriefDoc {
       standIn: line.standIn,
       standInRatio: line.standInRatio ?? 1,
       tier: line.tier,
-      cut: line.cut === null ? null : cutDoc(line.cut),
+      cut: line.cut === null ? null : kitCut(line.cut),
     })),
     tiers: pack.brief.tiers.map(({ id, kind, words, share, times }) => ({ id, kind, words, share, times })),
     cautions: pack.brief.cautions.map(({ id, words }) => ({ id, words })),

@@ -1,4 +1,4 @@
-import type { RunLine, SeasonDoc, ToDo } from "@lampcrate/contract";
+import type { RunSummary, SeasonDoc, ToDo } from "@lampcrate/contract";
 import { addDays, dateOf, shortDate, weekdayOf } from "@lampcrate/core";
 import { asc, count, eq } from "drizzle-orm";
 import type { Store } from "../../db/open.ts";
@@ -30,7 +30,7 @@ export function seasonDoc(db: Store, now: number): SeasonDoc {
   };
 }
 
-function runLines(db: Store, zone: string, rooms: readonly { id: string; name: string }[]): readonly RunLine[] {
+function runLines(db: Store, zone: string, rooms: readonly { id: string; name: string }[]): readonly RunSummary[] {
   const sessions = db.select().from(session).orderBy(asc(session.startAt)).all();
   const states = db.select({ runId: entry.runId, state: entry.state, n: count() }).from(entry).groupBy(entry.runId, entry.state).all();
   const countOf = (runId: string, state: string): number => states.find((s) => s.runId === runId && s.state === state)?.n ?? 0;
@@ -45,7 +45,7 @@ function runLines(db: Store, zone: string, rooms: readonly { id: string; name: s
       id: row.id,
       title: row.title,
       kind: row.kind,
-      family: family as RunLine["family"],
+      family: family as RunSummary["family"],
       status: row.status,
       code: row.code,
       opensOn: row.opensOn,
@@ -70,7 +70,7 @@ function runLines(db: Store, zone: string, rooms: readonly { id: string; name: s
 }
 
 /** What must start by the coming Sunday, late ones first. */
-function toDos(db: Store, runs: readonly RunLine[], today: string): readonly ToDo[] {
+function toDos(db: Store, runs: readonly RunSummary[], today: string): readonly ToDo[] {
   const sunday = addDays(today, 7 - weekdayOf(today));
   const withLines = new Set(
     db

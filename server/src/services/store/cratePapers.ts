@@ -1,5 +1,16 @@
-import { type BriefLine, crateInput, type HouseDoc, type MaterialDoc, type SessionDoc, unpackedOf } from "@lampcrate/contract";
-import { type CrateInput, type Manifest, manifestOf, type Packing, packingOf, preparation, tasksOf } from "@lampcrate/core";
+import type { HouseDoc, MaterialDoc, SessionDoc } from "@lampcrate/contract";
+import {
+  type CrateInput,
+  crateInput,
+  type KitLine,
+  type Manifest,
+  manifestOf,
+  type Packing,
+  packingOf,
+  preparation,
+  tasksOf,
+  unpackedOf,
+} from "@lampcrate/core";
 import type { Store } from "../../db/open.ts";
 import { notFound } from "../../http/problem.ts";
 import { houseDoc } from "../house/house.ts";
@@ -13,7 +24,7 @@ export interface CratePapers {
   readonly run: RunRow;
   /** null: the run has no session yet, the crate is for one. */
   readonly session: SessionDoc | null;
-  readonly lines: readonly BriefLine[];
+  readonly lines: readonly KitLine[];
   readonly tiers: ReadonlyMap<string, string>;
   readonly materials: ReadonlyMap<string, MaterialDoc>;
   readonly crate: CrateInput;

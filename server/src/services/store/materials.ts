@@ -1,7 +1,7 @@
 import type { MaterialDoc, MaterialInput, MaterialSave } from "@lampcrate/contract";
 import { and, asc, eq, ne, sql } from "drizzle-orm";
 import type { Store } from "../../db/open.ts";
-import { briefLine, material, pack, purchaseLine, stockMove } from "../../db/schema/index.ts";
+import { briefLine, material, pack, purchaseItem, stockMove } from "../../db/schema/index.ts";
 import type { Deps } from "../../deps.ts";
 import { badField, notFound, stale } from "../../http/problem.ts";
 import { trail } from "../house/audit.ts";
@@ -95,7 +95,7 @@ export function bringBackMaterial(deps: Deps, by: Person, id: string): void {
 
 /** True when a brief, a supplier, an order or the stock names a material. */
 function isUsed(db: Store, id: string): boolean {
-  return [briefLine, pack, purchaseLine, stockMove].some(
+  return [briefLine, pack, purchaseItem, stockMove].some(
     (table) => db.select({ one: sql`1` }).from(table).where(eq(table.materialId, id)).limit(1).get() !== undefined,
   );
 }

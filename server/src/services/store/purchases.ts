@@ -2,7 +2,7 @@ import type { OrderDoc, OrderStep, OrdersInput } from "@lampcrate/contract";
 import { arrivalDay, dateOf, shortDate } from "@lampcrate/core";
 import { asc, desc, eq } from "drizzle-orm";
 import type { Store } from "../../db/open.ts";
-import { material, purchase, purchaseLine, staff, supplier } from "../../db/schema/index.ts";
+import { material, purchase, purchaseItem, staff, supplier } from "../../db/schema/index.ts";
 import type { Deps } from "../../deps.ts";
 import { badField, notFound, Problem } from "../../http/problem.ts";
 import { trail } from "../house/audit.ts";
@@ -13,7 +13,7 @@ import { bookMove } from "./stock.ts";
 
 /** All orders, newest first. */
 export function orderList(db: Store): readonly OrderDoc[] {
-  const lines = db.select().from(purchaseLine).orderBy(asc(purchaseLine.place)).all();
+  const items = db.select().from(purchaseItem).orderBy(asc(purchaseItem.place)).all();
   return db
     .select({ row: purchase, supplierName: supplier.name, by: staff.name })
     .from(purchase)
@@ -31,7 +31,7 @@ export function orderList(db: Store): readonly OrderDoc[] {
       arrivedOn,
       feeCents,
       by: by ?? "",
-      lines: lines
+      items: items
         .filter((l) => l.purchaseId === id)
         .map(({ materialId, size, count, priceCents }) => ({ materialId, size, count, priceCents })),
     }));
@@ -49,7 +49,7 @@ export function placeOrders(deps: Deps, by: Person, { orders }: OrdersInput): re
   return deps.db.transaction((tx) => {
     const { zone, preparing, closures } = houseDoc(tx);
     const today = dateOf(deps.clock(), zone);
-    for (const [i, { supplierId, feeCents, lines }] of orders.entries()) {
+    for (const [i, { supplierId, feeCents, items }] of orders.entries()) {
       const of = tx.select().from(supplier).where(eq(supplier.id, supplierId)).get();
       if (!of) throw badField(`orders[${i}].supplierId`, "There is no such supplier any more.");
       const id = newId();
@@ -57,11 +57,11 @@ export function placeOrders(deps: Deps, by: Person, { orders }: OrdersInput): re
       tx.insert(purchase)
         .values({ id, supplierId, placedOn: today, dueOn, state: "placed", arrivedOn: null, feeCents, staffId: by.id, at: deps.clock() })
         .run();
-      for (const [place, line] of lines.entries()) {
-        if (!tx.select().from(material).where(eq(material.id, line.materialId)).get())
-          throw badField(`orders[${i}].lines[${place}].materialId`, "The store room has no such material.");
-        tx.insert(purchaseLine)
-          .values({ ...line, purchaseId: id, place })
+      for (const [place, item] of items.entries()) {
+        if (!tx.select().from(material).where(eq(material.id, item.materialId)).get())
+          throw badField(`orders[${i}].items[${place}].materialId`, "The store room has no such material.");
+        tx.insert(purchaseItem)
+          .values({ ...item, purchaseId: id, place })
           .run();
       }
     }
@@ -87,7 +87,7 @@ export function stepOrder(deps: Deps, by: Person, id: string, step: OrderStep): 
     const arrivedOn = to === "arrived" ? dateOf(deps.clock(), houseDoc(tx).zone) : null;
     tx.update(purchase).set({ state: to, arrivedOn }).where(eq(purchase.id, id)).run();
     if (books !== 0)
-      for (const { materialId, size, count } of order.lines)
+      for (const { materialId, size, count } of order.items)
         bookMove(tx, by, deps.clock(), {
           materialId,
           amount: books * size * count,

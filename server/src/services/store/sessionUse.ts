@@ -1,5 +1,5 @@
-import { type BriefDoc, crateBase, type LineCount } from "@lampcrate/contract";
-import { piecesFrom, shortDate } from "@lampcrate/core";
+import type { BriefDoc, LineCount } from "@lampcrate/contract";
+import { crateBase, piecesFrom, shortDate } from "@lampcrate/core";
 import { eq } from "drizzle-orm";
 import type { Store } from "../../db/open.ts";
 import { run, session } from "../../db/schema/index.ts";

@@ -1,0 +1,70 @@
+import type { LineSource, UnitChoice } from "@lampcrate/core";
+import type { EntryDoc } from "../entries/entry.ts";
+import type { BriefDoc } from "./brief.ts";
+import type { Scoring } from "./run.ts";
+
+/** A line as families read it. */
+export interface SheetLine {
+  readonly words: string;
+  readonly source: LineSource;
+  readonly standIn: string;
+}
+
+/** All that a family may see of a run. */
+export interface SheetDoc {
+  readonly code: string;
+  readonly title: string;
+  readonly house: string;
+  readonly version: number;
+  readonly brief: Omit<BriefDoc, "lines">;
+  readonly lines: readonly SheetLine[];
+  readonly cautions: readonly string[];
+  readonly units: UnitChoice;
+  readonly opensOn: string | null;
+  readonly closesOn: string | null;
+  /** "not yet", "open" or "closed", by the house's clock. */
+  readonly entries: "not yet" | "open" | "closed";
+  readonly revealOn: string | null;
+  /** What happens to entries, and when, for the consent. */
+  readonly keeping: string;
+}
+
+export interface MineDoc {
+  readonly sheet: SheetDoc;
+  readonly entry: EntryDoc;
+}
+
+/** One builder's story, by alias. */
+export interface RevealEntry {
+  readonly alias: string;
+  readonly metGoal: boolean;
+  readonly first: number | null;
+  readonly last: number | null;
+  readonly best: number | null;
+  readonly improved: number | null;
+  readonly rank: number | null;
+}
+
+export interface RevealDoc {
+  readonly title: string;
+  readonly house: string;
+  readonly scoring: Scoring;
+  readonly measure: string;
+  readonly unit: string | null;
+  readonly goalWords: string;
+  readonly goalMet: number;
+  readonly entries: number;
+  readonly plain: readonly string[];
+  /** Some of those who met the goal, by alias; none where nothing is listed. */
+  readonly met: readonly string[];
+  /** The most improved, the greatest change first; none where nothing is listed. */
+  readonly mostImproved: readonly { readonly alias: string; readonly improved: number }[];
+  readonly table: RevealPage;
+}
+
+/** Some of the builders, and where to go on. */
+export interface RevealPage {
+  readonly builders: readonly RevealEntry[];
+  readonly total: number;
+  readonly next: number | null;
+}

@@ -1,0 +1,162 @@
+import type { FamilyId, HeadsModel, RunKind, UnitChoice } from "@lampcrate/core";
+import type { BriefDoc } from "./brief.ts";
+
+export const runStatuses = ["draft", "published", "cancelled"] as const;
+export type RunStatus = (typeof runStatuses)[number];
+/** celebrate: no standings anywhere; goal-improved: two lists; best and mean rank. */
+export const scorings = ["celebrate", "goal-improved", "best", "mean"] as const;
+export type Scoring = (typeof scorings)[number];
+/** What happens to entries when their time is over. */
+export const afterwards = ["erase", "anonymise"] as const;
+
+export interface RunSettings {
+  readonly title: string;
+  readonly kind: RunKind;
+  /** Local dates; entries close at the end of the closing day. */
+  readonly opensOn: string | null;
+  readonly closesOn: string | null;
+  readonly revealOn: string | null;
+  readonly scoring: Scoring;
+  readonly units: UnitChoice;
+  /** Heads of one session before any session exists. */
+  readonly heads: HeadsModel;
+  readonly afterwards: (typeof afterwards)[number];
+}
+
+export interface RunSave extends RunSettings {
+  readonly revision: number;
+}
+
+export interface NewRun {
+  readonly title: string;
+  readonly kind: RunKind;
+  readonly family: FamilyId;
+}
+
+/** A run from a starter, under a title of its own. */
+export interface StarterStart {
+  readonly title: string;
+  readonly kind: RunKind;
+}
+
+/** A run's copy: under a title of its own; with its sessions, the first on that day, or without. */
+export interface DuplicateInput {
+  readonly title: string;
+  readonly startOn: string | null;
+}
+
+export interface SessionInput {
+  readonly title: string;
+  readonly roomId: string;
+  /** Wall clock in the house's zone, "2026-12-05T10:00". */
+  readonly start: string;
+  readonly minutes: number;
+  readonly setUpMin: number;
+  readonly tearDownMin: number;
+  readonly heads: HeadsModel;
+}
+
+export interface SessionDoc extends SessionInput {
+  readonly id: string;
+  readonly runId: string;
+  readonly revision: number;
+  /** ms since 1970, UTC. */
+  readonly startAt: number;
+  readonly endAt: number;
+  readonly zone: string;
+  readonly cancelled: boolean;
+}
+
+export interface SessionSave extends SessionInput {
+  readonly revision: number;
+}
+
+export interface RunDoc extends RunSettings {
+  readonly id: string;
+  readonly revision: number;
+  readonly status: RunStatus;
+  readonly code: string | null;
+  /** Number of the version families see; null before the first. */
+  readonly publishedVersion: number | null;
+  /** True when the brief has changed since that version. */
+  readonly changedSincePublished: boolean;
+  readonly publicUrl: string;
+  readonly brief: BriefDoc;
+  readonly briefRevision: number;
+  /** Put away: out of the season, with everything it holds. */
+  readonly archived: boolean;
+  readonly sessions: readonly SessionDoc[];
+  readonly entries: { readonly waiting: number; readonly accepted: number; readonly setAside: number };
+  /** What undo would take back, in words. */
+  readonly undo: string | null;
+}
+
+/** A run on the season's time line. */
+export interface RunSummary {
+  readonly id: string;
+  readonly title: string;
+  readonly kind: RunKind;
+  readonly family: FamilyId;
+  readonly status: RunStatus;
+  readonly code: string | null;
+  readonly opensOn: string | null;
+  readonly closesOn: string | null;
+  readonly revealOn: string | null;
+  readonly createdOn: string;
+  readonly sessions: readonly {
+    readonly id: string;
+    readonly date: string;
+    readonly startAt: number;
+    readonly endAt: number;
+    readonly title: string;
+    readonly roomName: string;
+    readonly cancelled: boolean;
+  }[];
+  readonly waiting: number;
+  readonly accepted: number;
+  readonly publishedVersion: number | null;
+}
+
+/** A run that was put away. */
+export interface PutAwayRun {
+  readonly id: string;
+  readonly title: string;
+  readonly kind: RunKind;
+  readonly entries: number;
+}
+
+/** Something that must be done, with the day it is due. */
+export interface ToDo {
+  readonly id: string;
+  readonly runId: string;
+  readonly runTitle: string;
+  readonly due: string;
+  readonly late: boolean;
+  readonly words: string;
+  readonly detail: string;
+  readonly step: "buying" | "brief" | "crate" | "calendar" | "publish" | "sift" | "findings";
+}
+
+/** Word that a run's entries are about to go. */
+export interface ErasingNotice {
+  readonly runId: string;
+  readonly title: string;
+  /** Local date on which they go. */
+  readonly dueOn: string;
+  readonly afterwards: RunSettings["afterwards"];
+  readonly entries: number;
+  /** A planner has seen it. Unseen, it stands for seven days before anything goes. */
+  readonly seen: boolean;
+}
+
+export interface SeasonDoc {
+  readonly today: string;
+  readonly zone: string;
+  readonly runs: readonly RunSummary[];
+  readonly closures: readonly { readonly from: string; readonly to: string; readonly why: string }[];
+  readonly toDo: readonly ToDo[];
+  readonly missing: readonly { readonly words: string; readonly to: string }[];
+  readonly erasing: readonly ErasingNotice[];
+  /** Why nothing is erased for now, in words; null usually. */
+  readonly clockHeld: string | null;
+}

@@ -1,0 +1,93 @@
+import type { CountInput, LineCount, SessionDoc } from "@lampcrate/contract";
+import { useQueryClient } from "@tanstack/react-query";
+import { InputNumber } from "antd";
+import { useState } from "react";
+import { AskError, api, ask } from "../../../shared/client.ts";
+import { useKeptState } from "../../../shared/useKeptState.ts";
+import { Button } from "../../pieces/Button.tsx";
+import { useHouseDay } from "../../pieces/useHouseDay.ts";
+import { learnedQuery, runQuery } from "../../queries.ts";
+import { useRunWork } from "../../work/RunContext.ts";
+import { useSizedCrate } from "../../work/SizedCrate.tsx";
+import { CountTable } from "./CountTable.tsx";
+
+/** What came of a session: who built, what was put out, left and spoilt. Kept on the device until it is saved. */
+export function CountForm({ session, counted }: { readonly session: SessionDoc; readonly counted: CountInput | null }) {
+  const { run, draft } = useRunWork();
+  const crate = useSizedCrate();
+  const { brief } = draft;
+  const queries = useQueryClient();
+  const lines = brief.lines.filter((line) => line.kind !== "reusable" && line.source === "packed");
+  const start: CountInput = {
+    builders: counted?.builders ?? crate.manifest?.heads.median ?? 0,
+    rebuilds: Array.from({ length: brief.loops }, (_, i) => counted?.rebuilds[i] ?? 0),
+    lines: lines.map(
+      (line) =>
+        counted?.lines.find((l) => l.lineId === line.id) ?? {
+          lineId: line.id,
+          putOut: crate.manifest?.lines.find((l) => l.id === line.id)?.quantity ?? 0,
+          left: 0,
+          spoilt: 0,
+        },
+    ),
+  };
+  const { day } = useHouseDay();
+  const [kept, setTyped] = useKeptState<CountInput | null>(`count-${session.id}`, null);
+  const typed = kept ?? start;
+  const [trouble, setTrouble] = useState<AskError | null>(null);
+  const set = (patch: Partial<CountInput>): void => setTyped({ ...typed, ...patch });
+  const setLine = (lineId: string, patch: Partial<LineCount>): void =>
+    set({ lines: typed.lines.map((line) => (line.lineId === lineId ? { ...line, ...patch } : line)) });
+  const save = async (): Promise<void> => {
+    try {
+      const learned = await ask(
+        api.runs[":id"].sessions[":session"].count.$put({ param: { id: run.id, session: session.id }, json: typed }),
+      );
+      queries.setQueryData(learnedQuery(run.id).queryKey, learned);
+      await queries.invalidateQueries({ queryKey: runQuery(run.id).queryKey, exact: true });
+      setTyped(null);
+      setTrouble(null);
+    } catch (error) {
+      if (!(error instanceof AskError)) throw error;
+      setTrouble(error);
+    }
+  };
+  return (
+    <div className="stack" role="group" aria-label={`Count of ${day(session.start.slice(0, 10))}`}>
+      <div className="row">
+        <Whole label="Builders who came" value={typed.builders} onChange={(builders) => set({ builders })} />
+        {typed.rebuilds.map((n, i) => (
+          <Whole
+            key={again[i] ?? i}
+            label={`Built ${again[i] ?? `${i + 2} times`}`}
+            value={n}
+            onChange={(next) => set({ rebuilds: typed.rebuilds.map((old, at) => (at === i ? next : old)) })}
+          />
+        ))}
+      </div>
+      <CountTable lines={lines} counts={typed.lines} onChange={setLine} />
+      {trouble ? (
+        <div role="alert" className="trouble">
+          {(trouble.problem.errors ?? [{ field: "count", message: trouble.message }]).map((error) => (
+            <p key={error.field}>{error.message}</p>
+          ))}
+        </div>
+      ) : null}
+      <div className="row">
+        <Button onClick={() => void save()}>{counted ? "Correct the count" : "Keep the count"}</Button>
+        {counted && kept === null ? <span className="soft small">counted</span> : null}
+      </div>
+    </div>
+  );
+}
+
+const again = ["a second version", "a third", "a fourth", "a fifth"] as const;
+
+function Whole({ label, value, onChange }: { readonly label: string; readonly value: number; readonly onChange: (value: number) => void }) {
+  return (
+    <label className="row" style={{ gap: 6 }}>
+      {label}
+      <InputNumber min={0} precision={0} style={{ width: 84 }} value={value} onChange={(next) => next !== null && onChange(next)} />
+    </label>
+  );
+}

@@ -1,0 +1,110 @@
+import { type HouseDoc, type LabelSheetId, labelSheets, type SessionDoc } from "@lampcrate/contract";
+import { addDays, type CrateTask, isWorkingDay, preparation, secondsOf, shortDate, showNumber, tasksOf, unpackedOf } from "@lampcrate/core";
+import { useQuery } from "@tanstack/react-query";
+import { InputNumber, Select } from "antd";
+import { useState } from "react";
+import { Link } from "react-router";
+import { Button } from "../../pieces/Button.tsx";
+import { Open } from "../../pieces/Lock.tsx";
+import { useHouseDay } from "../../pieces/useHouseDay.ts";
+import { houseQuery } from "../../queries.ts";
+import { type RunWork, useRunWork } from "../../work/RunContext.ts";
+import { useSizedCrate } from "../../work/SizedCrate.tsx";
+
+/** What has to be cut, counted and bagged, how long it takes, when it must begin; and the papers for it. */
+export function Preparing() {
+  const work = useRunWork();
+  const house = useQuery(houseQuery).data;
+  const { today } = useHouseDay();
+  const { manifest } = useSizedCrate();
+  if (!house || !manifest || manifest.lines.length === 0) return null;
+  const tasks = tasksOf({ crate: work.crateInput, unpacked: unpackedOf(work.draft.brief) }, manifest, house.preparing.times);
+  return (
+    <section className="sheet pad stack" aria-label="Preparing">
+      <h2>Preparing</h2>
+      <p className="plain-words">
+        <strong>{whenWords(tasks, house, work.session, today)}</strong>
+      </p>
+      <Tasks tasks={tasks} work={work} />
+      <Open>
+        <Papers work={work} bags={manifest.bags} />
+      </Open>
+      <p className="soft small">
+        {house.preparing.people} {house.preparing.people === 1 ? "person" : "people"} at {showNumber(house.preparing.hours, 1)} h a working
+        day; seconds for a cut, a piece and a bag stand in the <Link to="/house">House</Link>.
+      </p>
+    </section>
+  );
+}
+
+/** The answer: hours, and the latest day to begin. */
+function whenWords(tasks: readonly CrateTask[], house: HouseDoc, session: SessionDoc | null, today: string): string {
+  const all = preparation(tasks, []).personHours;
+  const hours = `${showNumber(all, 1)} hours of one person's work`;
+  if (!session) return `${hours}. Give it a day to see when it must begin.`;
+  const date = session.start.slice(0, 10);
+  if (date < today) return `${hours}.`;
+  const days: { day: number; people: number; hours: number }[] = [];
+  const { preparing, closures } = house;
+  for (let day = 0; addDays(today, day) < date && day < 400; day += 1) {
+    const works = isWorkingDay(addDays(today, day), { weekdays: preparing.weekdays, closures });
+    days.push({ day, people: preparing.people, hours: works ? preparing.hours : 0 });
+  }
+  const { latestStart, shortHours } = preparation(tasks, days);
+  if (latestStart === null)
+    return `${hours}, and ${showNumber(shortHours, 1)} hours too few are left before ${shortDate(date, today)}: ask more people, or begin today and pack less.`;
+  const begin = addDays(today, latestStart);
+  return `${hours}: begin ${begin === today ? "today" : `by ${shortDate(begin, today)}`} to be ready for ${shortDate(date, today)}.`;
+}
+
+const taskWords = { cut: "cut", count: "count out", bag: "pack" } as const;
+
+function Tasks({ tasks, work }: { readonly tasks: readonly CrateTask[]; readonly work: RunWork }) {
+  const nameOf = (id: string | null): string => {
+    const line = work.draft.brief.lines.find((l) => l.id === id);
+    return work.materials.find((m) => m.id === line?.materialId)?.name ?? "";
+  };
+  return (
+    <ul className="tasks">
+      {tasks.map((task) => (
+        <li key={`${task.task} ${task.lineId}`}>
+          <span>
+            {taskWords[task.task]}{" "}
+            {task.task === "cut"
+              ? `${task.sheets} × ${nameOf(task.lineId)}, ${task.cuts} cuts in stacks of ${task.stack}`
+              : task.task === "bag"
+                ? `${task.units} bags`
+                : `${showNumber(task.units, 0)} of ${nameOf(task.lineId)}`}
+          </span>
+          <span className="number">{showNumber(Math.max(1, secondsOf(task) / 60), 0)} min</span>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+/** Labels, packing list and templates as PDF. */
+function Papers({ work, bags }: { readonly work: RunWork; readonly bags: number }) {
+  const imperial = work.run.units === "imperial";
+  const [sheet, setSheet] = useState<LabelSheetId>(imperial ? "letter-10" : "a4-21");
+  const [skip, setSkip] = useState(0);
+  const base = `/api/runs/${work.run.id}`;
+  const session = work.session ? `session=${work.session.id}` : "";
+  return (
+    <div className="row" role="group" aria-label="Papers">
+      <Button href={`${base}/packing-list.pdf?${session}`}>Packing list</Button>
+      <Button href={`${base}/labels.pdf?${session}&sheet=${sheet}&skip=${skip}`}>{bags} labels</Button>
+      <Select
+        aria-label="Sheet of labels"
+        style={{ width: 230 }}
+        value={sheet}
+        options={Object.entries(labelSheets).map(([value, { words }]) => ({ value, label: words }))}
+        onChange={(value: LabelSheetId) => setSheet(value)}
+      />
+      <label className="row" style={{ gap: 6 }}>
+        <span className="small">used up on the first sheet</span>
+        <InputNumber min={0} max={40} precision={0} style={{ width: 70 }} value={skip} onChange={(next) => setSkip(next ?? 0)} />
+      </label>
+    </div>
+  );
+}

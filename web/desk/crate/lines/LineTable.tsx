@@ -1,0 +1,121 @@
+import { closestCenter, DndContext, type DragEndEvent, KeyboardSensor, PointerSensor, useSensor, useSensors } from "@dnd-kit/core";
+import { arrayMove, SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from "@dnd-kit/sortable";
+import type { BriefDoc, MaterialDoc } from "@lampcrate/contract";
+import type { UnitChoice } from "@lampcrate/core";
+import { nanoid } from "nanoid";
+import { memo, useId, useState } from "react";
+import { Link } from "react-router";
+import { Button } from "../../pieces/Button.tsx";
+import { Choose } from "../../pieces/Choose.tsx";
+import { useRunWork } from "../../work/RunContext.ts";
+import type { BriefDraft } from "../../work/useBriefDraft.ts";
+import { LineRow } from "./LineRow.tsx";
+import { newLine } from "./newLine.ts";
+import { PasteLines } from "./PasteLines.tsx";
+
+/** What a kit is made of, line by line. */
+export function LineTable() {
+  const { run, draft, materials } = useRunWork();
+  const { lines, buildBy, shareAtOnce } = draft.brief;
+  return <Lines lines={lines} buildBy={buildBy} shareAtOnce={shareAtOnce} materials={materials} units={run.units} change={draft.change} />;
+}
+
+interface LinesProps extends Pick<BriefDoc, "lines" | "buildBy" | "shareAtOnce"> {
+  readonly materials: readonly MaterialDoc[];
+  readonly units: UnitChoice;
+  readonly change: BriefDraft["change"];
+}
+
+/** Painted anew only when the lines themselves have changed, not with every dial of the brief. */
+const Lines = memo(function Lines({ lines, buildBy, shareAtOnce, materials, units, change }: LinesProps) {
+  const [editing, setEditing] = useState<string | null>(null);
+  const [pasting, setPasting] = useState(false);
+  const choose = useId();
+  const add = (materialId: string): void => {
+    const material = materials.find((m) => m.id === materialId);
+    if (!material) return;
+    const line = newLine(nanoid(12), material, { buildBy, shareAtOnce });
+    change({ lines: [...lines, line] }, `added ${material.name}`);
+    setEditing(line.id);
+  };
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
+    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
+  );
+  const moved = ({ active, over }: DragEndEvent): void => {
+    const [from, to] = [active.id, over?.id].map((id) => lines.findIndex((line) => line.id === id));
+    if (from === undefined || to === undefined || from < 0 || to < 0 || from === to) return;
+    const name = materials.find((m) => m.id === lines[from]?.materialId)?.name ?? "a line";
+    change({ lines: arrayMove([...lines], from, to) }, `moved ${name}`);
+  };
+  return (
+    <section className="sheet pad stack" aria-label="Lines">
+      <h2>What a kit takes</h2>
+      {materials.length === 0 ? (
+        <p>
+          The store room is empty. <Link to="/store">Add a material</Link> first.
+        </p>
+      ) : null}
+      {lines.length === 0 ? null : (
+        <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={moved}>
+          <table className="trials grid">
+            <thead>
+              <tr>
+                <th scope="col">
+                  <span className="unseen">Move</span>
+                </th>
+                <th scope="col">Material</th>
+                <th scope="col">Takes</th>
+                <th scope="col">For whom</th>
+                <th scope="col">Again at a rebuild</th>
+                <th scope="col">Spoilt</th>
+                <th scope="col">
+                  <span className="unseen">Change</span>
+                </th>
+              </tr>
+            </thead>
+            <tbody>
+              <SortableContext items={lines.map((line) => line.id)} strategy={verticalListSortingStrategy}>
+                {lines.map((line) => {
+                  const material = materials.find((m) => m.id === line.materialId);
+                  const name = material?.name ?? "gone from the store room";
+                  return (
+                    <LineRow
+                      key={line.id}
+                      line={line}
+                      material={material}
+                      units={units}
+                      open={editing === line.id}
+                      onOpen={() => setEditing(editing === line.id ? null : line.id)}
+                      onChange={(patch, words) =>
+                        change({ lines: lines.map((l) => (l.id === line.id ? { ...l, ...patch } : l)) }, `${name}: ${words}`)
+                      }
+                      onRemove={() => change({ lines: lines.filter((l) => l.id !== line.id) }, `took ${name} out`)}
+                    />
+                  );
+                })}
+              </SortableContext>
+            </tbody>
+          </table>
+        </DndContext>
+      )}
+      <div className="row">
+        <label htmlFor={choose}>Add a line</label>
+        <Choose
+          id={choose}
+          label="Add a line"
+          width={260}
+          value={null}
+          placeholder="choose a material …"
+          options={materials.filter((material) => !material.archived).map((material) => ({ value: material.id, label: material.name }))}
+          onChoose={add}
+        />
+        <Button onClick={() => setPasting(true)}>Paste from a spreadsheet</Button>
+        <Link to="/store" className="small">
+          not in the list? store room
+        </Link>
+      </div>
+      {pasting ? <PasteLines onDone={() => setPasting(false)} /> : null}
+    </section>
+  );
+});

@@ -1,0 +1,33 @@
+import { InputNumber } from "antd";
+import { useId } from "react";
+
+/** A small whole number. */
+export function Whole({
+  label,
+  min,
+  max,
+  value,
+  onChange,
+}: {
+  readonly label: string;
+  readonly min: number;
+  readonly max: number;
+  readonly value: number;
+  readonly onChange: (value: number) => void;
+}) {
+  const id = useId();
+  return (
+    <span className="row" style={{ gap: 6 }}>
+      <label htmlFor={id}>{label}</label>
+      <InputNumber
+        id={id}
+        min={min}
+        max={max}
+        precision={0}
+        style={{ width: 76 }}
+        value={value}
+        onChange={(next) => next !== null && onChange(next)}
+      />
+    </span>
+  );
+}

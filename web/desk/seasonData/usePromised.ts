@@ -1,0 +1,31 @@
+import { buyProblem, stockBy, takenBefore } from "@lampcrate/core";
+import { useQuery } from "@tanstack/react-query";
+import { useMemo } from "react";
+import { buyingQuery } from "../queries.ts";
+import { useSeasonCrates } from "./useSeasonCrates.ts";
+
+/** What is promised of a material: others before this crate have some, and orders bring some in time for it. */
+export interface Promising {
+  readonly taken: number;
+  readonly due: number;
+}
+
+const none: ReadonlyMap<string, Promising> = new Map();
+
+/** What other crates of the season have of each material when this session's goes out, and what is on its way; nothing while that is being reckoned. */
+export function usePromised(sessionId: string | null): ReadonlyMap<string, Promising> {
+  const doc = useQuery(buyingQuery).data;
+  const { crates } = useSeasonCrates(doc);
+  return useMemo(() => {
+    if (!doc || !crates || sessionId === null) return none;
+    const problem = buyProblem(doc, crates);
+    const crate = problem.crates.find((c) => c.id === sessionId);
+    if (!crate) return none;
+    return new Map(
+      problem.materials.map((material) => [
+        material.id,
+        { taken: takenBefore(material, crate, problem.crates), due: stockBy(material, crate.needBy) - (material.onHand ?? 0) },
+      ]),
+    );
+  }, [doc, crates, sessionId]);
+}

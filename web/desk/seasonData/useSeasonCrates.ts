@@ -1,0 +1,51 @@
+import type { BuyingDoc } from "@lampcrate/contract";
+import { lastOver, preparingOf, type SeasonCrate, seasonRuns } from "@lampcrate/core";
+import { useQuery } from "@tanstack/react-query";
+import type { SeasonInput } from "../../shared/compute/season.worker.ts";
+import { sizeSeason } from "../../shared/compute/seasonDoor.ts";
+
+/** The season's crates, and how their sizing stands. */
+export interface SeasonCrates {
+  /** Every crate that is still to come; null until they are there. */
+  readonly crates: readonly SeasonCrate[] | null;
+  readonly trouble: string | null;
+  readonly again: () => void;
+}
+
+interface Numbered {
+  readonly input: SeasonInput;
+  readonly number: number;
+}
+
+const numbered = new WeakMap<BuyingDoc, Numbered>();
+let newest: (Numbered & { readonly text: string }) | null = null;
+
+/**
+ * What a document's crates are sized from, with a number that is another only when something in it is: the time of day
+ * alone changes nothing until a session is over. The whole text would be a long key to compare at every rendering.
+ */
+export function sizedFrom(doc: BuyingDoc): Numbered {
+  const known = numbered.get(doc);
+  if (known) return known;
+  const runs = seasonRuns(doc);
+  const input = { runs, now: lastOver(runs, doc.now), today: doc.today, preparing: preparingOf(doc) };
+  const text = JSON.stringify(input);
+  if (newest?.text !== text) newest = { input, text, number: (newest?.number ?? 0) + 1 };
+  numbered.set(doc, newest);
+  return newest;
+}
+
+/** Every crate of the season, sized beside the interface. */
+export function useSeasonCrates(doc: BuyingDoc | undefined): SeasonCrates {
+  const from = doc ? sizedFrom(doc) : null;
+  const sized = useQuery({
+    queryKey: ["season crates", from?.number ?? 0],
+    enabled: from !== null,
+    staleTime: Number.POSITIVE_INFINITY,
+    gcTime: 60_000,
+    retry: false,
+    networkMode: "always",
+    queryFn: async ({ signal }) => (from === null ? [] : (await sizeSeason(from.input, signal)).crates),
+  });
+  return { crates: sized.data ?? null, trouble: sized.error?.message ?? null, again: () => void sized.refetch() };
+}

@@ -1,0 +1,62 @@
+import type { BuyingDoc, ToDo } from "@lampcrate/contract";
+import {
+  addDays,
+  buyProblem,
+  perWeekOf,
+  preparingOf,
+  type SeasonCrate,
+  type Start,
+  seasonStore,
+  shortDate,
+  showNumber,
+  startsOf,
+  weekdayOf,
+} from "@lampcrate/core";
+import { useQuery } from "@tanstack/react-query";
+import { useMemo } from "react";
+import { buyingQuery } from "../queries.ts";
+import { useSeasonCrates } from "./useSeasonCrates.ts";
+
+/** What this week's crates ask for, planned back from their sessions: to order, to collect, to prepare. Nothing while it is being reckoned. */
+export function useSeasonWork(): readonly ToDo[] {
+  const doc = useQuery(buyingQuery).data;
+  const { crates } = useSeasonCrates(doc);
+  return useMemo(() => (doc && crates ? workOf(doc, crates) : []), [doc, crates]);
+}
+
+function workOf(doc: BuyingDoc, crates: readonly SeasonCrate[]): readonly ToDo[] {
+  const sunday = addDays(doc.today, 7 - weekdayOf(doc.today));
+  const starts = startsOf(crates, buyProblem(doc, crates), seasonStore(doc), perWeekOf(doc), doc.today, preparingOf(doc));
+  const name = (id: string): string => doc.materials.find((m) => m.id === id)?.name ?? "";
+  return starts.flatMap((start) => {
+    if (start.by > sunday) return [];
+    const { crate, kind, by, slack, materials } = start;
+    return [
+      {
+        id: `${kind} ${crate.id} ${materials[0]?.id ?? ""}`,
+        runId: crate.runId,
+        runTitle: crate.runTitle,
+        due: by,
+        late: slack < 0,
+        ...wordsOf(start, name, doc.today),
+        step: kind === "prepare" ? ("crate" as const) : ("buying" as const),
+      },
+    ];
+  });
+}
+
+const mostNamed = 3;
+
+function wordsOf({ kind, crate, materials }: Start, name: (id: string) => string, today: string): Pick<ToDo, "words" | "detail"> {
+  const day = shortDate(crate.date, today);
+  const named = materials.slice(0, mostNamed).map(({ id }) => name(id));
+  const list = `${named.join(", ")}${materials.length > mostNamed ? ` and ${materials.length - mostNamed} more` : ""}`;
+  switch (kind) {
+    case "prepare":
+      return { words: `Begin preparing for ${day}`, detail: `${showNumber(crate.personHours, 1)} h of cutting, counting and packing` };
+    case "order":
+      return { words: `Order for ${day}`, detail: list };
+    case "collect":
+      return { words: `Ask people for ${list}`, detail: `for ${day}` };
+  }
+}
