@@ -1,4 +1,5 @@
 export * from "./entries/entry.ts";
+export type * from "./entries/evidence.ts";
 export type * from "./findings/findings.ts";
 export type * from "./findings/practice.ts";
 export * from "./house/audit.ts";

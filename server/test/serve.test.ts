@@ -21,7 +21,7 @@ describe("the served house", () => {
     const { headers } = await fetch(`http://localhost:${running.port}${path}`);
     const policy = headers.get("content-security-policy") ?? "";
     expect(policy.split("; ").find((part) => part.startsWith("script-src"))).toBe("script-src 'self' 'wasm-unsafe-eval'");
-    expect(policy).toContain("frame-ancestors 'none'");
+    expect(policy).toContain("frame-ancestors 'self'");
     expect(headers.get("x-content-type-options")).toBe("nosniff");
   });
 

@@ -38,6 +38,13 @@ export const entriesQuery = (id: string) =>
     initialPageParam: 0,
     getNextPageParam: (page: EntryPage) => page.next,
   });
+/** What one entry is judged beside. */
+export const evidenceQuery = (id: string, entry: string, revision: number) =>
+  queryOptions({
+    queryKey: ["run", id, "evidence", entry, revision],
+    queryFn: () => ask(api.runs[":id"].entries[":entry"].evidence.$get({ param: { id, entry } })),
+    staleTime: 60_000,
+  });
 /** The table of builders beyond its first page, which comes with the findings. */
 export const buildersQuery = (id: string, first: BuilderPage) =>
   infiniteQueryOptions({

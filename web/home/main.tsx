@@ -16,6 +16,11 @@ const queries = new QueryClient({
 const router = createBrowserRouter([
   { path: "/h", element: <Door />, HydrateFallback: () => null },
   { path: "/h/mine", lazy: async () => ({ Component: (await import("./mine/Mine.tsx")).Mine }), HydrateFallback: () => null },
+  {
+    path: "/h/preview/:run",
+    lazy: async () => ({ Component: (await import("./sheet/Preview.tsx")).Preview }),
+    HydrateFallback: () => null,
+  },
   { path: "/h/:code", element: <Sheet />, HydrateFallback: () => null },
   { path: "/h/:code/log", lazy: async () => ({ Component: (await import("./logbook/Logbook.tsx")).Logbook }), HydrateFallback: () => null },
   { path: "/h/:code/reveal", lazy: async () => ({ Component: (await import("./reveal/Reveal.tsx")).Reveal }), HydrateFallback: () => null },

@@ -14,6 +14,17 @@ export const sheetQuery = (code: string) =>
     },
   });
 
+/** A run's sheet before it is published; for those who are signed in to its house. */
+export const draftSheetQuery = (run: string) =>
+  queryOptions({
+    queryKey: ["draft sheet", run],
+    queryFn: async () => {
+      const sheet = await ask(api.runs[":id"].sheet.draft.$get({ param: { id: run } }));
+      await fetchFamily(sheet.brief.family);
+      return sheet;
+    },
+  });
+
 export const revealQuery = (code: string) =>
   queryOptions({ queryKey: ["reveal", code], queryFn: () => ask(api.public.runs[":code"].reveal.$get({ param: { code } })) });
 

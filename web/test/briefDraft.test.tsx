@@ -48,7 +48,11 @@ function open() {
   const wrapper = ({ children }: { readonly children: ReactNode }) => (
     <QueryClientProvider client={queries}>{children}</QueryClientProvider>
   );
-  return renderHook(() => useBriefDraft(useQuery(runQuery("r")).data ?? start), { wrapper });
+  const use = () => {
+    const { draft, actions } = useBriefDraft(useQuery(runQuery("r")).data ?? start);
+    return { ...draft, ...actions };
+  };
+  return renderHook(use, { wrapper });
 }
 
 const rest = (ms = 600): Promise<void> => act(() => vi.advanceTimersByTimeAsync(ms)) as unknown as Promise<void>;

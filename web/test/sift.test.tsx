@@ -5,7 +5,7 @@ import { act, cleanup, fireEvent, render, screen, waitFor } from "@testing-libra
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 import { entriesQuery, houseQuery, meQuery } from "../desk/queries.ts";
 import { Sift } from "../desk/sift/Sift.tsx";
-import { RunContext, type RunWork } from "../desk/work/RunContext.ts";
+import { BriefContext, type BriefWork } from "../desk/work/RunContext.ts";
 import { keptQueries, standInBrowser, standInServer } from "./dom.ts";
 
 const run = { id: "r", units: "metric", status: "published", code: "REED", brief: { family: "descent", spec: {} } } as unknown as RunDoc;
@@ -38,9 +38,9 @@ function open(aliases: readonly string[]): void {
   queries.setQueryData(houseQuery.queryKey, { zone: "Europe/Berlin" } as never);
   render(
     <QueryClientProvider client={queries}>
-      <RunContext.Provider value={{ run } as unknown as RunWork}>
+      <BriefContext.Provider value={{ run } as unknown as BriefWork}>
         <Sift />
-      </RunContext.Provider>
+      </BriefContext.Provider>
     </QueryClientProvider>,
   );
 }

@@ -1,4 +1,4 @@
-import type { BuilderFound, FairTestFound, Measure } from "@lampcrate/core";
+import type { BuilderFound, FairTestFound, Measure, Outcome } from "@lampcrate/core";
 
 /** One builder's line in the table, with what their last change did in words. */
 export interface BuilderLine extends BuilderFound {
@@ -37,6 +37,8 @@ export interface FindingsDoc {
   readonly firstLast: { readonly pairs: readonly FirstLastPair[]; readonly total: number };
   /** The fair test to show first; null where there is none. */
   readonly clearest: FairTestFound | null;
+  /** Prediction of the plain build against first builds, by the newest sheet. */
+  readonly outcome: Outcome;
   readonly table: BuilderPage;
 }
 

@@ -1,3 +1,4 @@
+import type { Band } from "../family/band.ts";
 import { type Bounds, isOutside, tightest } from "../family/bounds.ts";
 import type { TestPlace, VersionRole } from "../family/choices.ts";
 import type { Family, Measure, Values } from "../family/shape.ts";
@@ -22,17 +23,30 @@ export interface CheckedVersion {
 const quiet: Verdict = { flag: null, offers: [] };
 
 /** The brief's plain build with what this version declares laid over it. */
-function designOf(design: Values, version: CheckedVersion): Values {
+function designOf(design: Values, version: Pick<CheckedVersion, "variables">): Values {
   return { ...design, ...version.variables };
 }
 
 /** Bounds of the family's first measure for one version and instrument, SI. What is impossible is never merely unusual: soft lies inside hard. */
-export function versionBounds(family: Family, spec: Values, design: Values, version: CheckedVersion, instrument: string): Bounds {
+export function versionBounds(
+  family: Family,
+  spec: Values,
+  design: Values,
+  version: Omit<CheckedVersion, "trials">,
+  instrument: string,
+): Bounds {
   const { hard, soft } = familyBounds(family, spec, designOf(design, version), version, instrument);
   return { hard, soft: tightest(soft, hard) };
 }
 
-function familyBounds(family: Family, spec: Values, built: Values, version: CheckedVersion, instrument: string): Bounds {
+/** What a version was predicted to give of the family's first measure, SI; null for a bare test. */
+export function versionPrediction(family: Family, spec: Values, design: Values, version: Omit<CheckedVersion, "trials">): Band | null {
+  if (version.role === "control") return null;
+  const [measure] = family.measures(spec);
+  return family.predict(spec, designOf(design, version)).find((p) => p.id === measure.id)?.band ?? null;
+}
+
+function familyBounds(family: Family, spec: Values, built: Values, version: Omit<CheckedVersion, "trials">, instrument: string): Bounds {
   const sd = instrumentById(instrument)?.boundSd ?? 0;
   if (version.role === "control" && family.controlBounds) return family.controlBounds(spec, built, sd);
   const place = version.place === null ? {} : { indoors: version.place === "indoors" };
@@ -44,11 +58,7 @@ export function checkVersion(family: Family, spec: Values, design: Values, versi
   const [measure] = family.measures(spec);
   const reads = version.trials.map((trial) => readTrial(trial.raw, measure));
   // Asked for only where a value is odd: some predictions cost a simulation.
-  const expected = once(() =>
-    version.role === "control"
-      ? null
-      : (family.predict(spec, designOf(design, version)).find((p) => p.id === measure.id)?.band.mid ?? null),
-  );
+  const expected = once(() => versionPrediction(family, spec, design, version)?.mid ?? null);
   const boundsBy = new Map<string, Bounds>();
   const boundsOf = (instrument: string): Bounds => {
     const bounds = boundsBy.get(instrument) ?? versionBounds(family, spec, design, version, instrument);

@@ -7,6 +7,7 @@ import { templatesPdf } from "../print/templates.ts";
 import { trialsCsvPart } from "../services/findings/csv.ts";
 import type { Digests } from "../services/findings/digests.ts";
 import { entryPage } from "../services/findings/entryPages.ts";
+import { evidenceDoc } from "../services/findings/evidence.ts";
 import { builderPage, findingsDoc } from "../services/findings/findings.ts";
 import { learnedDoc } from "../services/findings/learned.ts";
 import { revealOf, revealPage } from "../services/findings/reveal.ts";
@@ -30,6 +31,8 @@ type OfCrate = OfRun & { readonly session: string | null };
 /** Everything that takes longer than an answer may: it only reads, and runs beside the server. */
 export const tasks = {
   entries: ({ db }: Reading, { runId, from }: OfRun & { readonly from: number }) => entryPage(db, runId, from),
+  evidence: ({ db, digests }: Reading, { runId, entryId }: OfRun & { readonly entryId: string }) =>
+    evidenceDoc(db, digests, runId, entryId),
   findings: ({ db, digests }: Reading, { runId }: OfRun) => findingsDoc(db, digests, runId),
   builders: ({ db, digests }: Reading, { runId, from }: OfRun & { readonly from: number }) => builderPage(db, digests, runId, from),
   reveal: ({ db, digests }: Reading, { runId }: OfRun) => revealOf(db, digests, runId),

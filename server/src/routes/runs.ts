@@ -27,7 +27,7 @@ import { publish, setStatus } from "../services/runs/publishing.ts";
 import { deleteRun, putAway, putAwayRuns } from "../services/runs/putAway.ts";
 import { createRun, runDoc, runRow, saveBrief, saveSettings } from "../services/runs/runs.ts";
 import { addSession, removeSession, saveSession } from "../services/runs/sessions.ts";
-import { sheetDoc } from "../services/runs/sheet.ts";
+import { draftSheet, sheetDoc } from "../services/runs/sheet.ts";
 import { undoLast } from "../services/runs/undo.ts";
 import { saveCount } from "../services/store/counts.ts";
 import { starterLines, starterPack } from "../starters/index.ts";
@@ -112,10 +112,17 @@ export function runRoutes(deps: Served) {
       seeErasingNotice(deps, c.get("person"), c.req.valid("param").id);
       return c.json({ seen: true });
     })
+    .get("/runs/:id/sheet/draft", look, ids("id"), (c) =>
+      c.json(draftSheet(deps.db, runRow(deps.db, c.req.valid("param").id), deps.clock())),
+    )
     .get("/runs/:id/sheet", look, ids("id"), (c) => c.json(sheetDoc(deps.db, runRow(deps.db, c.req.valid("param").id), deps.clock())))
     .get("/runs/:id/entries", sift, ids("id"), from, async (c) =>
       c.json(await deps.reckon.ask("entries", { runId: c.req.valid("param").id, from: c.req.valid("query").from })),
     )
+    .get("/runs/:id/entries/:entry/evidence", sift, ids("id", "entry"), async (c) => {
+      const { id, entry } = c.req.valid("param");
+      return c.json(await deps.reckon.ask("evidence", { runId: id, entryId: entry }));
+    })
     .post("/runs/:id/entries/:entry/decision", sift, ids("id", "entry"), body(decisionInput), (c) => {
       const { id, entry } = c.req.valid("param");
       return c.json(decide(deps, c.get("person"), id, entry, c.req.valid("json")));

@@ -4,7 +4,7 @@ import { Input, Select } from "antd";
 import { nanoid } from "nanoid";
 import { useState } from "react";
 import { Button } from "../pieces/Button.tsx";
-import { useRunWork } from "../work/RunContext.ts";
+import { useBriefWork, useRunActions } from "../work/RunContext.ts";
 
 const rungs = (["question", "nudge", "example"] as const).map((value) => ({ value, label: value }));
 
@@ -29,8 +29,8 @@ const told = {
 
 /** Rules or hints of this brief's own, below those that the family brings. */
 export function AddedList({ part }: { readonly part: "rules" | "hints" }) {
-  const { draft } = useRunWork();
-  const { brief, change } = draft;
+  const { brief } = useBriefWork();
+  const { change } = useRunActions();
   const [typed, setTyped] = useState("");
   const [rung, setRung] = useState<AddedHint["rung"]>("question");
   const words = told[part];

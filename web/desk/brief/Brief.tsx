@@ -1,9 +1,11 @@
 import { families, learnedBand, showQuantity, tell } from "@lampcrate/core";
 import { useQuery } from "@tanstack/react-query";
 import { RigDrawing } from "../../shared/pieces/RigDrawing.tsx";
+import { CrateDock } from "../crate/dock/CrateDock.tsx";
 import { FieldList } from "../pieces/FieldList.tsx";
 import { learnedQuery } from "../queries.ts";
-import { useRunWork } from "../work/RunContext.ts";
+import { useBriefWork, useRunActions } from "../work/RunContext.ts";
+import { StepDesk } from "../work/StepDesk.tsx";
 import { AddedList } from "./AddedList.tsx";
 import { BriefRest } from "./BriefRest.tsx";
 import { CautionList } from "./CautionList.tsx";
@@ -13,8 +15,8 @@ import { TierList } from "./TierList.tsx";
 
 /** Pin the challenge down to numbers: rulers, the rig to scale, what to expect of a plain build. */
 export function Brief() {
-  const { run, draft } = useRunWork();
-  const { brief, change } = draft;
+  const { run, brief } = useBriefWork();
+  const { change } = useRunActions();
   const family = families[brief.family];
   const predictions = family.predict(brief.spec, brief.design);
   const goal = family.goal(brief.spec);
@@ -25,7 +27,7 @@ export function Brief() {
   const needs = family.needs(brief.spec);
   const { hard } = family.bounds(goal.measure, brief.spec, brief.design, 0);
   return (
-    <>
+    <StepDesk beside="Crate" panel={<CrateDock />}>
       <section className="sheet pad stack" aria-label="Goal">
         <h2>
           {family.goalWords(brief.spec, (si, dimension) =>
@@ -86,7 +88,7 @@ export function Brief() {
         </a>{" "}
         <span className="soft">for another house: everything on this page and the crate's lines, as JSON.</span>
       </p>
-    </>
+    </StepDesk>
   );
 }
 

@@ -2,12 +2,12 @@ import { families } from "@lampcrate/core";
 import { Checkbox, Input } from "antd";
 import { useId } from "react";
 import { Whole } from "../pieces/Whole.tsx";
-import { useRunWork } from "../work/RunContext.ts";
+import { useBriefWork, useRunActions } from "../work/RunContext.ts";
 
 /** The rest of a brief: its story, trials, ages, and how the test is held. */
 export function BriefRest() {
-  const { draft } = useRunWork();
-  const { brief, change } = draft;
+  const { brief } = useBriefWork();
+  const { change } = useRunActions();
   const story = useId();
   const note = useId();
   const { protocol } = families[brief.family];

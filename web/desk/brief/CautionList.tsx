@@ -3,12 +3,13 @@ import { Input } from "antd";
 import { nanoid } from "nanoid";
 import { useState } from "react";
 import { Button } from "../pieces/Button.tsx";
-import { useRunWork } from "../work/RunContext.ts";
+import { useBriefWork, useCrateWork, useRunActions } from "../work/RunContext.ts";
 
 /** The cautions this brief calls for. Required ones can't be switched off; a planner may add more. */
 export function CautionList() {
-  const { draft, materials } = useRunWork();
-  const { brief, change } = draft;
+  const { brief } = useBriefWork();
+  const { materials } = useCrateWork();
+  const { change } = useRunActions();
   const [typed, setTyped] = useState("");
   const used = materials.filter((material) => brief.lines.some((line) => line.materialId === material.id));
   const required = families[brief.family].cautions(brief.spec, {

@@ -3,12 +3,12 @@ import { useState } from "react";
 import { Ruler } from "../../shared/pieces/Ruler.tsx";
 import { shareScale } from "../../shared/pieces/scale.ts";
 import { Button } from "../pieces/Button.tsx";
-import { useRunWork } from "../work/RunContext.ts";
+import { useBriefWork, useRunActions } from "../work/RunContext.ts";
 
 /** Who should meet the goal, and the goal that a wished share should meet. */
 export function ReachPanel({ ratios }: { readonly ratios: readonly number[] }) {
-  const { run, draft } = useRunWork();
-  const { brief, change } = draft;
+  const { run, brief } = useBriefWork();
+  const { change } = useRunActions();
   const [wished, setWished] = useState(0.7);
   const family = families[brief.family];
   const [measure] = family.measures(brief.spec);

@@ -3,15 +3,15 @@ import { families, reachOf } from "@lampcrate/core";
 import { Input, InputNumber, Select } from "antd";
 import { nanoid } from "nanoid";
 import { Button } from "../pieces/Button.tsx";
-import { useRunWork } from "../work/RunContext.ts";
+import { useBriefWork, useRunActions } from "../work/RunContext.ts";
 import { showGoal } from "./ReachPanel.tsx";
 
 const kinds = (["free", "limited materials", "limited time", "stretch"] as const).map((value) => ({ value, label: value }));
 
 /** Tiers: who builds free, with limits, or against the clock, and what the quick ones may stretch to, each with its reach. */
 export function TierList({ ratios }: { readonly ratios: readonly number[] }) {
-  const { run, draft } = useRunWork();
-  const { brief, change } = draft;
+  const { run, brief } = useBriefWork();
+  const { change } = useRunActions();
   const family = families[brief.family];
   const [measure] = family.measures(brief.spec);
   const goal = family.goal(brief.spec);

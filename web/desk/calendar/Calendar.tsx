@@ -3,11 +3,13 @@ import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link } from "react-router";
 import { AskError, api, ask } from "../../shared/client.ts";
+import { CrateDock } from "../crate/dock/CrateDock.tsx";
 import { Button } from "../pieces/Button.tsx";
 import { useHouseDay } from "../pieces/useHouseDay.ts";
 import { bookingsQuery, houseQuery, runQuery, seasonQuery } from "../queries.ts";
-import { useRunWork } from "../work/RunContext.ts";
+import { useBriefWork, useCrateWork } from "../work/RunContext.ts";
 import { useSizedCrate } from "../work/SizedCrate.tsx";
+import { StepDesk } from "../work/StepDesk.tsx";
 import { clockOf } from "./clockOf.ts";
 import { EntryDays } from "./EntryDays.tsx";
 import { SessionForm } from "./SessionForm.tsx";
@@ -15,7 +17,16 @@ import { WeekBoard } from "./WeekBoard.tsx";
 
 /** Put sessions on days in rooms, and say when entries open, close and are revealed. */
 export function Calendar() {
-  const { run, draft, session } = useRunWork();
+  return (
+    <StepDesk beside="Crate" panel={<CrateDock />}>
+      <Days />
+    </StepDesk>
+  );
+}
+
+function Days() {
+  const { run, brief } = useBriefWork();
+  const { session } = useCrateWork();
   const crate = useSizedCrate();
   const house = useQuery(houseQuery);
   const bookings = useQuery(bookingsQuery);
@@ -31,9 +42,9 @@ export function Calendar() {
       </p>
     );
   const { rooms, zone, closures } = house.data;
-  const needs = families[draft.brief.family].needs(draft.brief.spec);
-  const seats = crate.manifest ? Math.ceil(crate.manifest.heads.high * draft.brief.shareAtOnce) : null;
-  const rigs = Math.max(1, Math.ceil((seats ?? 0) / draft.brief.rigServes));
+  const needs = families[brief.family].needs(brief.spec);
+  const seats = crate.manifest ? Math.ceil(crate.manifest.heads.high * brief.shareAtOnce) : null;
+  const rigs = Math.max(1, Math.ceil((seats ?? 0) / brief.rigServes));
   const adults = Math.ceil(rigs / needs.rigsPerAdult);
   const remove = async (id: string): Promise<void> => {
     try {

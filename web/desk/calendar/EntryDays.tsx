@@ -2,12 +2,12 @@ import type { RunSettings } from "@lampcrate/contract";
 import { dateWords } from "@lampcrate/core";
 import { useId, useState } from "react";
 import { DayBox } from "../pieces/DayBox.tsx";
-import { useRunWork } from "../work/RunContext.ts";
+import { useBriefWork } from "../work/RunContext.ts";
 import { useRunSettings } from "../work/useRunSettings.ts";
 
 /** When entries open, close and are revealed; local days, closing at the end of its day. */
 export function EntryDays() {
-  const { run } = useRunWork();
+  const { run } = useBriefWork();
   const { change, trouble } = useRunSettings();
   return (
     <section className="sheet pad stack" aria-label="Entries from home">

@@ -9,7 +9,7 @@ import { DayBox, TimeBox } from "../pieces/DayBox.tsx";
 import { Labelled } from "../pieces/Labelled.tsx";
 import { useHouseDay } from "../pieces/useHouseDay.ts";
 import { bookingsQuery, runQuery, seasonQuery } from "../queries.ts";
-import { useRunWork } from "../work/RunContext.ts";
+import { useBriefWork, useCrateWork, useRunActions } from "../work/RunContext.ts";
 
 interface SessionFormProps {
   readonly session: SessionDoc | null;
@@ -19,7 +19,9 @@ interface SessionFormProps {
 
 /** A session's day, time, room and title. What is refused keeps every field as typed. */
 export function SessionForm({ session, rooms, onClose }: SessionFormProps) {
-  const { run, heads, setCrateFor } = useRunWork();
+  const { run } = useBriefWork();
+  const { heads } = useCrateWork();
+  const { setCrateFor } = useRunActions();
   const queries = useQueryClient();
   const { today } = useHouseDay();
   const [typed, setTyped] = useKeptState<SessionInput>(

@@ -1,34 +1,38 @@
 import type { HeadsModel } from "@lampcrate/core";
 import { useQuery } from "@tanstack/react-query";
-import { memo, useDeferredValue, useMemo } from "react";
+import { memo, useMemo } from "react";
 import { Ruler } from "../../shared/pieces/Ruler.tsx";
 import { quantityScale, shareScale } from "../../shared/pieces/scale.ts";
 import { Choose } from "../pieces/Choose.tsx";
 import { Whole } from "../pieces/Whole.tsx";
 import { learnedQuery } from "../queries.ts";
-import { RunContext, useRunWork } from "../work/RunContext.ts";
+import { useBriefWork, useCrateWork, useRunActions } from "../work/RunContext.ts";
+import { Rested } from "../work/RunWorkProvider.tsx";
+import { StepDesk } from "../work/StepDesk.tsx";
 import { AfterSession } from "./answers/AfterSession.tsx";
 import { Preparing } from "./answers/Preparing.tsx";
 import { WhatMatters } from "./answers/WhatMatters.tsx";
 import { CutMaps } from "./cutting/CutMaps.tsx";
+import { HeadsChart } from "./dials/HeadsChart.tsx";
 import { HeadsDials } from "./dials/HeadsDials.tsx";
-import { HeadsPicture } from "./dials/HeadsPicture.tsx";
 import { HowSure } from "./dials/HowSure.tsx";
+import { CrateDock } from "./dock/CrateDock.tsx";
 import { LineTable } from "./lines/LineTable.tsx";
 
 /** Size the kit: who comes, what a kit takes, how sure to be. The manifest beside it moves with every dial. */
 export function Crate() {
-  const { run, draft, session, heads, changeHeads } = useRunWork();
-  const { brief, change } = draft;
+  const { run, brief } = useBriefWork();
+  const { session, heads } = useCrateWork();
+  const { change, changeHeads } = useRunActions();
   const counts = useQuery(learnedQuery(run.id)).data?.counts;
   const past = useMemo(() => (counts ?? []).map((c) => c.builders), [counts]);
   const count = quantityScale("count", run.units, undefined, 1);
   return (
-    <>
+    <StepDesk beside="Crate" panel={<CrateDock />}>
       <section className="sheet pad stack" aria-label="Who comes">
         <h2>Who comes{session ? "" : run.sessions.length > 0 ? " to a session, unless the session says otherwise" : ""}</h2>
         <HeadsDials heads={heads} past={past} onChange={(next: HeadsModel, settled) => changeHeads(next, settled)} />
-        <HeadsPicture heads={heads} past={past} seed={session?.id ?? run.id} />
+        <HeadsChart heads={heads} past={past} seed={session?.id ?? run.id} />
         <div className="row">
           <Choose
             label="Who builds"
@@ -99,16 +103,16 @@ export function Crate() {
       </section>
       <LineTable />
       <BelowTheLines />
-    </>
+    </StepDesk>
   );
 }
 
 /** What follows a dragged dial a moment later, so that the dial itself never waits. */
 const BelowTheLines = memo(function BelowTheLines() {
   return (
-    <RunContext.Provider value={useDeferredValue(useRunWork())}>
+    <Rested>
       <Answers />
-    </RunContext.Provider>
+    </Rested>
   );
 });
 

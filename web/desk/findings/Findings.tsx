@@ -1,16 +1,30 @@
 import { codeInAddress } from "@lampcrate/core";
 import { useQuery } from "@tanstack/react-query";
+import { CrateDock } from "../crate/dock/CrateDock.tsx";
 import { Button } from "../pieces/Button.tsx";
 import { useHouseDay } from "../pieces/useHouseDay.ts";
 import { findingsQuery } from "../queries.ts";
-import { useRunWork } from "../work/RunContext.ts";
+import { useBriefWork } from "../work/RunContext.ts";
+import { StepDesk } from "../work/StepDesk.tsx";
 import { BuilderTable } from "./BuilderTable.tsx";
 import { FairTestCard } from "./FairTestCard.tsx";
 import { FirstLast } from "./FirstLast.tsx";
+import { OutcomePanel } from "./OutcomePanel.tsx";
 
 /** What the data shows: the answer in words, then the pictures, then the table. */
 export function Findings() {
-  const { run } = useRunWork();
+  const { run } = useBriefWork();
+  const found = useQuery(findingsQuery(run.id)).data;
+  const panel = found && found.entries > 0 ? <OutcomePanel findings={found} units={run.units} /> : <CrateDock />;
+  return (
+    <StepDesk beside={found && found.entries > 0 ? "Predicted and come true" : "Crate"} panel={panel}>
+      <Found />
+    </StepDesk>
+  );
+}
+
+function Found() {
+  const { run } = useBriefWork();
   const found = useQuery(findingsQuery(run.id));
   const { today } = useHouseDay();
   if (found.isPending) return <p className="soft">Reckoning …</p>;

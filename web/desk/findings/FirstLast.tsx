@@ -1,64 +1,93 @@
 import type { FindingsDoc } from "@lampcrate/contract";
 import { showQuantity, type UnitChoice } from "@lampcrate/core";
+import { CartesianGrid, ReferenceLine, Scatter, ScatterChart, Tooltip, XAxis, YAxis } from "recharts";
 import { quantityScale, ticksOf } from "../../shared/pieces/scale.ts";
+import { ChartFrame } from "../charts/ChartFrame.tsx";
+import { axis, chosen, grid, quietAxis, still, tooltip } from "../charts/look.ts";
 
-const width = 800;
-const edge = 14;
-const names = 130;
-
-/** First version against last, one line a builder: a ring where they began, a lamp where they ended, the goal as a line. */
+/** First version against last, one line a builder: a ring where they began, a disc where they ended, the goal as a line. */
 export function FirstLast({ findings, units }: { readonly findings: FindingsDoc; readonly units: UnitChoice }) {
   const { measure, goal } = findings;
-  const { pairs: shown, total } = findings.firstLast;
-  const all = [...shown.flatMap((p) => [p.first, p.last]), goal];
+  const { pairs, total } = findings.firstLast;
+  const all = [...pairs.flatMap((p) => [p.first, p.last]), goal];
   const [low, high] = [Math.min(...all), Math.max(...all)];
-  const from = Math.max(0, low - (high - low) * 0.08);
-  const to = high + (high - low) * 0.06;
-  const x = (value: number): number => names + ((value - from) / (to - from)) * (width - names - edge);
-  const row = 19;
-  const tall = shown.length * row + 52;
+  const [from, to] = [Math.max(0, low - (high - low) * 0.08), high + (high - low) * 0.06];
   const scale = quantityScale(measure.dimension, units, measure.unit ?? undefined, goal, measure.token);
+  const show = (si: number): string => showQuantity(si, measure.dimension, units);
+  // The first pair stands on top.
+  const at = (i: number): number => pairs.length - i;
+  const names = new Map(pairs.map((pair, i) => [at(i), pair.alias]));
+  const points = (of: "first" | "last") => pairs.map((pair, i) => ({ value: pair[of], place: at(i), alias: pair.alias }));
+  const better = pairs.filter((p) => (measure.better === "more" ? p.last > p.first : p.last < p.first)).length;
   return (
     <section className="sheet pad stack" aria-label="First version against last">
       <h2>First version against last</h2>
       <p className="soft small">
-        {measure.words}, mean of each version; a ring is the first, a filled disc the last. The amber line is the goal,{" "}
-        {showQuantity(goal, measure.dimension, units)}.
+        {measure.words}, mean of each version; a ring is the first, a filled disc the last. The amber line is the goal, {show(goal)}.
       </p>
-      <svg
-        viewBox={`0 0 ${width} ${tall}`}
-        role="img"
-        aria-label={`${shown.length} builders: ${shown.filter((p) => p.last > p.first).length} went up from first version to last`}
+      <ChartFrame
+        label={`${pairs.length} builders: ${better} did better with their last version than with their first`}
+        height={pairs.length * 19 + 44}
+        head={["Builder", "First version", "Last version"]}
+        rows={pairs.map((pair) => [pair.alias, show(pair.first), show(pair.last)])}
       >
-        {ticksOf(from, to, scale.factor, 8).map((tick) => (
-          <g key={tick}>
-            <path d={`M${x(tick)} 6V${tall - 30}`} stroke="var(--rule)" />
-            <text x={x(tick)} y={tall - 12} textAnchor="middle" fontSize="13" fill="var(--soft)">
-              {Number((tick / scale.factor).toPrecision(5))} {scale.unit}
-            </text>
-          </g>
-        ))}
-        <path d={`M${x(goal)} 2V${tall - 30}`} stroke="var(--ink)" strokeWidth="5" />
-        <path d={`M${x(goal)} 2V${tall - 30}`} stroke="var(--lamp)" strokeWidth="3" />
-        {shown.map((pair, i) => {
-          const y = 16 + i * row;
-          return (
-            <g key={pair.alias}>
-              <text x="0" y={y + 5} fontSize="13" fill="var(--ink)">
-                {pair.alias}
-              </text>
-              <path d={`M${x(pair.first)} ${y}H${x(pair.last)}`} stroke="var(--settled)" strokeWidth="2" />
-              <circle cx={x(pair.first)} cy={y} r="4.6" fill="var(--sheet)" stroke="var(--ink)" strokeWidth="1.6" />
-              <circle cx={x(pair.last)} cy={y} r="5.2" fill="var(--settled)" stroke="var(--ink)" strokeWidth="1" />
-            </g>
-          );
-        })}
-      </svg>
-      {total > shown.length ? (
+        <ScatterChart margin={{ top: 4, right: 14, bottom: 4, left: 0 }} accessibilityLayer={false}>
+          <CartesianGrid {...grid} horizontal={false} />
+          <XAxis
+            {...axis}
+            dataKey="value"
+            type="number"
+            domain={[from, to]}
+            ticks={[...ticksOf(from, to, scale.factor, 8)]}
+            tickFormatter={(si: number) => scale.show(si)}
+          />
+          <YAxis
+            {...quietAxis}
+            dataKey="place"
+            type="number"
+            width={132}
+            domain={[0.4, pairs.length + 0.6]}
+            ticks={[...names.keys()]}
+            interval={0}
+            tickFormatter={(place: number) => names.get(place) ?? ""}
+          />
+          <Tooltip {...tooltip} content={({ payload }) => <PairTip alias={payload[0]?.payload?.alias} findings={findings} show={show} />} />
+          <ReferenceLine x={goal} {...chosen} />
+          {pairs.map((pair, i) => (
+            <ReferenceLine
+              key={pair.alias}
+              segment={[
+                { x: pair.first, y: at(i) },
+                { x: pair.last, y: at(i) },
+              ]}
+              stroke="var(--settled)"
+              strokeWidth={2}
+            />
+          ))}
+          <Scatter {...still} data={points("first")} fill="var(--sheet)" stroke="var(--ink)" strokeWidth={1.6} />
+          <Scatter {...still} data={points("last")} fill="var(--settled)" stroke="var(--ink)" />
+        </ScatterChart>
+      </ChartFrame>
+      {total > pairs.length ? (
         <p className="small soft">
-          The {shown.length} with the highest last version; all {total} are in the table.
+          The {pairs.length} with the highest last version; all {total} are in the table.
         </p>
       ) : null}
     </section>
   );
+}
+
+interface PairTipProps {
+  readonly alias: unknown;
+  readonly findings: FindingsDoc;
+  readonly show: (si: number) => string;
+}
+
+function PairTip({ alias, findings, show }: PairTipProps) {
+  const pair = findings.firstLast.pairs.find((p) => p.alias === alias);
+  return pair ? (
+    <p style={tooltip.contentStyle}>
+      {pair.alias}: {show(pair.first)}, then {show(pair.last)}
+    </p>
+  ) : null;
 }

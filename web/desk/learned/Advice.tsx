@@ -4,7 +4,7 @@ import { amountWords, calibration, families, showNumber, type UnitChoice } from 
 import { useQuery } from "@tanstack/react-query";
 import { Button } from "../pieces/Button.tsx";
 import { materialsQuery } from "../queries.ts";
-import { useRunWork } from "../work/RunContext.ts";
+import { useBriefWork, useRunActions } from "../work/RunContext.ts";
 
 const percent = (share: number): string => `${showNumber(share * 100, share < 0.1 ? 1 : 0)} %`;
 
@@ -20,9 +20,9 @@ interface Row {
 
 /** What house trials and counted sessions make of the run's numbers, before and after; taken over only when the planner says so, and undone like any change. */
 export function Advice({ advice, learned }: { readonly advice: PracticeAdvice; readonly learned: LearnedDoc }) {
-  const { run, draft } = useRunWork();
+  const { run, brief } = useBriefWork();
+  const { change } = useRunActions();
   const materials = useQuery(materialsQuery).data ?? [];
-  const { brief, change } = draft;
   const materialOf = (lineId: string): MaterialDoc | undefined =>
     materials.find((m) => m.id === brief.lines.find((line) => line.id === lineId)?.materialId);
   const rows = rowsOf(advice, brief, run.units, materialOf);

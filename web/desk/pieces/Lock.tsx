@@ -24,7 +24,7 @@ export function Lock({ to, told = false, children }: LockProps) {
   return (
     <LockedContext.Provider value={locked}>
       <ConfigProvider componentDisabled={locked}>
-        {locked && told ? <p className="soft small">You can look at this; {whoMay(to)} changes it.</p> : null}
+        {locked && told ? <p className="soft small run-trouble">You can look at this; {whoMay(to)} changes it.</p> : null}
         {children}
       </ConfigProvider>
     </LockedContext.Provider>

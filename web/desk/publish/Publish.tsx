@@ -7,9 +7,11 @@ import { Button } from "../pieces/Button.tsx";
 import { Choose } from "../pieces/Choose.tsx";
 import { Open } from "../pieces/Lock.tsx";
 import { bookingsQuery, runQuery, seasonQuery } from "../queries.ts";
-import { useRunWork } from "../work/RunContext.ts";
+import { useBriefWork, useRunActions } from "../work/RunContext.ts";
+import { StepDesk } from "../work/StepDesk.tsx";
 import { useRunSettings } from "../work/useRunSettings.ts";
 import { Duplicate } from "./Duplicate.tsx";
+import { PhonePreview } from "./PhonePreview.tsx";
 import { TakeOut } from "./TakeOut.tsx";
 
 const scorings: readonly (readonly [RunSettings["scoring"], string])[] = [
@@ -21,7 +23,8 @@ const scorings: readonly (readonly [RunSettings["scoring"], string])[] = [
 
 /** Freeze the brief, open the run to families, hand out its code, QR and sheet. */
 export function Publish() {
-  const { run, draft } = useRunWork();
+  const { run } = useBriefWork();
+  const { flush } = useRunActions();
   const queries = useQueryClient();
   const settings = useRunSettings();
   const [trouble, setTrouble] = useState<AskError | null>(null);
@@ -32,7 +35,7 @@ export function Publish() {
     setTrouble(null);
     try {
       // What could not be saved is said above the step; nothing older is published in its place.
-      if (!(await draft.flush())) return;
+      if (!(await flush())) return;
       queries.setQueryData(runQuery(run.id).queryKey, await doing());
       await Promise.all([queries.invalidateQueries(seasonQuery), queries.invalidateQueries(bookingsQuery)]);
     } catch (error) {
@@ -46,7 +49,7 @@ export function Publish() {
   const published = run.status === "published";
   const canPublish = !published || run.changedSincePublished;
   return (
-    <>
+    <StepDesk beside="Phone preview" panel={<PhonePreview />}>
       <section className="sheet pad stack" aria-label="Publishing">
         <h2>
           {published ? `Version ${run.publishedVersion} is out` : run.status === "cancelled" ? "This run is cancelled" : "Not published"}
@@ -121,7 +124,7 @@ export function Publish() {
           </p>
         ) : null}
       </section>
-    </>
+    </StepDesk>
   );
 }
 

@@ -1,19 +1,19 @@
 import { type MaterialDoc, type RunDoc, whoMay } from "@lampcrate/contract";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { useDeferredValue, useState } from "react";
+import { useState } from "react";
 import { Navigate, Outlet, useLocation, useNavigate, useParams } from "react-router";
 import { AskError, api, ask } from "../../shared/client.ts";
-import { CrateDock } from "../crate/dock/CrateDock.tsx";
 import { Button } from "../pieces/Button.tsx";
 import { useKeys } from "../pieces/keys.ts";
 import { Lock, useMay } from "../pieces/Lock.tsx";
 import { materialsQuery, runQuery, seasonQuery } from "../queries.ts";
-import { RunContext } from "../work/RunContext.ts";
+import { Rested, RunWorkProvider } from "../work/RunWorkProvider.tsx";
 import { SizedCrate } from "../work/SizedCrate.tsx";
 import { useRunState } from "../work/useRunState.ts";
-import { RunStrip, steps } from "./RunStrip.tsx";
+import { RunStrip } from "./RunStrip.tsx";
 import { RunTitle } from "./RunTitle.tsx";
 import { SaveTrouble } from "./SaveTrouble.tsx";
+import { steps } from "./steps.ts";
 
 /** A run's desk: its strip of steps, the step at hand, and the crate beside it. */
 export function RunDesk() {
@@ -38,7 +38,7 @@ function OpenRun({ run, materials }: { readonly run: RunDoc; readonly materials:
   const work = useRunState(run, materials);
   const queries = useQueryClient();
   const navigate = useNavigate();
-  const flush = work.draft.flush;
+  const { flush } = work.actions;
   /** Why the last undo was refused; null usually. */
   const [refused, setRefused] = useState<string | null>(null);
   const may = useMay();
@@ -66,38 +66,31 @@ function OpenRun({ run, materials }: { readonly run: RunDoc; readonly materials:
     { key: "z", ctrl: true, words: "undo", act: () => void undo() },
   ];
   useKeys(keys);
-  // What stands around a step follows a dragged dial a moment later, so that the dial itself never waits.
-  const rested = useDeferredValue(work);
   return (
-    <SizedCrate input={work.crateInput}>
-      <RunContext.Provider value={rested}>
-        <section aria-label="This run" className="row spread" style={{ padding: "10px 20px 0" }}>
-          <RunTitle />
-          <div className="row">
-            <span className="soft small" role="status">
-              {saveWords(work.draft.state.kind)}
-            </span>
-            <Button disabled={run.undo === null} onClick={() => void undo()} title={run.undo ?? "nothing to undo"}>
-              Undo{run.undo === null ? "" : `: ${run.undo.length > 34 ? `${run.undo.slice(0, 33)}…` : run.undo}`}
-            </Button>
-          </div>
-        </section>
-        <RunStrip />
-        <SaveTrouble />
-        {refused === null ? null : (
-          <p role="alert" className="trouble" style={{ margin: "6px 20px 0" }}>
-            {refused}
-          </p>
-        )}
-        <div className="desk">
-          <main className="stack">
-            <RunContext.Provider value={work}>
-              <Step />
-            </RunContext.Provider>
-          </main>
-          <CrateDock />
-        </div>
-      </RunContext.Provider>
+    <SizedCrate input={work.crate.crateInput}>
+      <RunWorkProvider work={work}>
+        <Rested>
+          <section aria-label="This run" className="row spread run-head">
+            <RunTitle />
+            <div className="row">
+              <span className="soft small" role="status">
+                {saveWords(work.brief.state.kind)}
+              </span>
+              <Button disabled={run.undo === null} onClick={() => void undo()} title={run.undo ?? "nothing to undo"}>
+                Undo{run.undo === null ? "" : `: ${run.undo.length > 34 ? `${run.undo.slice(0, 33)}…` : run.undo}`}
+              </Button>
+            </div>
+          </section>
+          <RunStrip />
+          <SaveTrouble />
+          {refused === null ? null : (
+            <p role="alert" className="trouble run-trouble">
+              {refused}
+            </p>
+          )}
+        </Rested>
+        <Step />
+      </RunWorkProvider>
     </SizedCrate>
   );
 }
@@ -109,10 +102,10 @@ function Step() {
   const step = steps.find(({ path }) => pathname.endsWith(`/${path}`));
   if (step && !may(step.opens))
     return (
-      <section className="sheet pad">
+      <main className="page sheet pad">
         <h2>{step.name} is not yours to open</h2>
         <p>It is for {whoMay(step.opens)}. Ask a planner of your house if you should have it.</p>
-      </section>
+      </main>
     );
   return (
     <Lock to={step?.changes ?? "look"} told>

@@ -5,12 +5,12 @@ import { Button } from "../pieces/Button.tsx";
 import { Choose } from "../pieces/Choose.tsx";
 import { Labelled } from "../pieces/Labelled.tsx";
 import { Lock, useMay } from "../pieces/Lock.tsx";
-import { useRunWork } from "../work/RunContext.ts";
+import { useBriefWork } from "../work/RunContext.ts";
 import { useRunSettings } from "../work/useRunSettings.ts";
 
 /** The run's title and how it is offered, changed in place. */
 export function RunTitle() {
-  const { run } = useRunWork();
+  const { run } = useBriefWork();
   const [changing, setChanging] = useState(false);
   const may = useMay();
   if (changing) return <TitleForm onDone={() => setChanging(false)} />;
@@ -32,7 +32,7 @@ export function RunTitle() {
 }
 
 function TitleForm({ onDone }: { readonly onDone: () => void }) {
-  const { run } = useRunWork();
+  const { run } = useBriefWork();
   const { change, trouble } = useRunSettings();
   const [title, setTitle] = useState(run.title);
   const [kind, setKind] = useState<RunKind>(run.kind);

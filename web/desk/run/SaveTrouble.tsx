@@ -2,7 +2,7 @@ import type { FieldClash } from "@lampcrate/core";
 import { Radio } from "antd";
 import { lazy, Suspense, useState } from "react";
 import { Button } from "../pieces/Button.tsx";
-import { useRunWork } from "../work/RunContext.ts";
+import { useBriefWork, useCrateWork, useRunActions } from "../work/RunContext.ts";
 import type { Stale } from "../work/useBriefDraft.ts";
 import { clashWords } from "./clashWords.ts";
 
@@ -10,40 +10,41 @@ const SignInForm = lazy(async () => ({ default: (await import("../shell/SignIn.t
 
 /** What stands between the draft and the server, and the ways on. Nothing typed is lost. */
 export function SaveTrouble() {
-  const { draft, headsTrouble } = useRunWork();
-  const { state } = draft;
+  const { state, joined } = useBriefWork();
+  const { headsTrouble } = useCrateWork();
+  const { retry, seen } = useRunActions();
   if (headsTrouble !== null && state.kind === "saved") {
     return (
-      <p className="trouble" role="alert" style={{ margin: "10px 20px 0" }}>
+      <p className="trouble run-trouble" role="alert">
         The heads are not saved yet: {headsTrouble} Move the dial again to try once more.
       </p>
     );
   }
   if (state.kind === "refused") {
     return (
-      <section className="trouble" role="alert" style={{ margin: "10px 20px 0" }}>
+      <section className="trouble run-trouble" role="alert">
         <p>{state.words}</p>
-        <Button onClick={draft.retry}>Try again</Button>
+        <Button onClick={retry}>Try again</Button>
       </section>
     );
   }
   if (state.kind === "signed out") {
     return (
-      <section className="plain-words" role="alert" style={{ margin: "10px 20px 0", maxWidth: 420 }}>
+      <section className="plain-words run-trouble" role="alert">
         <p>
           <strong>Your sign-in has ended.</strong> What you typed is still here. Sign in again and it is saved.
         </p>
         <Suspense>
-          <SignInForm onDone={draft.retry} />
+          <SignInForm onDone={retry} />
         </Suspense>
       </section>
     );
   }
   if (state.kind === "stale") return <Clashes state={state} />;
-  return draft.joined.length === 0 ? null : (
-    <section className="plain-words" role="status" style={{ margin: "10px 20px 0" }}>
-      <p>Saved meanwhile by somebody else, and kept beside yours: {draft.joined.join("; ")}.</p>
-      <Button size="small" onClick={draft.seen}>
+  return joined.length === 0 ? null : (
+    <section className="plain-words run-trouble" role="status">
+      <p>Saved meanwhile by somebody else, and kept beside yours: {joined.join("; ")}.</p>
+      <Button size="small" onClick={seen}>
         Good
       </Button>
     </section>
@@ -52,18 +53,20 @@ export function SaveTrouble() {
 
 /** What both changed, field by field; all else is joined already. */
 function Clashes({ state }: { readonly state: Stale }) {
-  const { draft, materials, run } = useRunWork();
+  const { run, brief } = useBriefWork();
+  const { materials } = useCrateWork();
+  const { settle } = useRunActions();
   const [chosen, setChosen] = useState<Readonly<Record<string, "mine" | "theirs">>>({});
   const key = (clash: FieldClash): string => clash.place.join(" ");
   const open = state.clashes.filter((clash) => chosen[key(clash)] === undefined).length;
   return (
-    <section className="trouble" role="alert" style={{ margin: "10px 20px 0" }}>
+    <section className="trouble run-trouble" role="alert">
       <p>
         <strong>Somebody saved this brief while you worked on it, and changed what you changed.</strong>{" "}
         {state.changed.length > 0 ? `${state.changed.join("; ")}.` : ""} Which shall it be? All else is joined.
       </p>
       {state.clashes.map((clash) => {
-        const { what, mine, theirs } = clashWords(clash, draft.brief, materials, run.units);
+        const { what, mine, theirs } = clashWords(clash, brief, materials, run.units);
         return (
           <div key={key(clash)} className="row" role="group" aria-label={what}>
             <strong>{what}</strong>
@@ -78,7 +81,7 @@ function Clashes({ state }: { readonly state: Stale }) {
           </div>
         );
       })}
-      <Button disabled={open > 0} onClick={() => draft.settle((clash) => chosen[key(clash)] === "theirs")}>
+      <Button disabled={open > 0} onClick={() => settle((clash) => chosen[key(clash)] === "theirs")}>
         {open > 0 ? `Choose for ${open === 1 ? "the one" : `all ${open}`} first` : "Save it so"}
       </Button>
     </section>

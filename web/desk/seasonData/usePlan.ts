@@ -3,6 +3,7 @@ import { type BuyProblem, buyProblem, type SeasonCrate, type TooLate, withoutLat
 import { useEffect, useMemo, useState } from "react";
 import type { Planned } from "../../shared/compute/season.worker.ts";
 import { planBuying } from "../../shared/compute/seasonDoor.ts";
+import { useSame } from "../../shared/useSame.ts";
 
 /** The season's buying: what is wanted, what comes too late, what people bring, and the plan as far as it has come. */
 export interface Plan {
@@ -21,22 +22,22 @@ export interface Plan {
 /** Plans the buying beside the interface whenever what it depends on changes. */
 export function usePlan(doc: BuyingDoc, crates: readonly SeasonCrate[]): Plan {
   const whole = useMemo(() => buyProblem(doc, crates), [crates, doc]);
-  const { late, rest } = useMemo(() => withoutLate(withoutCollected(whole, doc)), [whole, doc]);
+  const wanted = useMemo(() => withoutLate(withoutCollected(whole, doc)), [whole, doc]);
+  const rest = useSame(wanted.rest);
   const [planned, setPlanned] = useState<Planned | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
   const [stopped, setStopped] = useState(false);
   const [round, setRound] = useState(0);
-  const key = JSON.stringify(rest);
   // biome-ignore lint/correctness/useExhaustiveDependencies: a new round plans the same problem again
   useEffect(() => {
     setPlanned(null);
     setTrouble(null);
     if (stopped) return;
-    return planBuying(JSON.parse(key) as BuyProblem, setPlanned, setTrouble);
-  }, [key, stopped, round]);
+    return planBuying(rest, setPlanned, setTrouble);
+  }, [rest, stopped, round]);
   return {
     whole,
-    late,
+    late: wanted.late,
     rest,
     planned,
     trouble,

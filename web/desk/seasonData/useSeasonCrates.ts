@@ -1,6 +1,6 @@
 import type { BuyingDoc } from "@lampcrate/contract";
 import { lastOver, preparingOf, type SeasonCrate, seasonRuns } from "@lampcrate/core";
-import { useQuery } from "@tanstack/react-query";
+import { replaceEqualDeep, useQuery } from "@tanstack/react-query";
 import type { SeasonInput } from "../../shared/compute/season.worker.ts";
 import { sizeSeason } from "../../shared/compute/seasonDoor.ts";
 
@@ -18,19 +18,18 @@ interface Numbered {
 }
 
 const numbered = new WeakMap<BuyingDoc, Numbered>();
-let newest: (Numbered & { readonly text: string }) | null = null;
+let newest: Numbered | null = null;
 
 /**
  * What a document's crates are sized from, with a number that is another only when something in it is: the time of day
- * alone changes nothing until a session is over. The whole text would be a long key to compare at every rendering.
+ * alone changes nothing until a session is over. The whole input would be a long key to compare at every rendering.
  */
 export function sizedFrom(doc: BuyingDoc): Numbered {
   const known = numbered.get(doc);
   if (known) return known;
   const runs = seasonRuns(doc);
-  const input = { runs, now: lastOver(runs, doc.now), today: doc.today, preparing: preparingOf(doc) };
-  const text = JSON.stringify(input);
-  if (newest?.text !== text) newest = { input, text, number: (newest?.number ?? 0) + 1 };
+  const input: SeasonInput = { runs, now: lastOver(runs, doc.now), today: doc.today, preparing: preparingOf(doc) };
+  if (newest === null || replaceEqualDeep(newest.input, input) !== newest.input) newest = { input, number: (newest?.number ?? 0) + 1 };
   numbered.set(doc, newest);
   return newest;
 }

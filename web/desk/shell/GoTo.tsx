@@ -5,7 +5,7 @@ import { useNavigate } from "react-router";
 import { Button } from "../pieces/Button.tsx";
 import { useMay } from "../pieces/Lock.tsx";
 import { materialsQuery, seasonQuery, staffQuery, suppliersQuery } from "../queries.ts";
-import { steps } from "../run/RunStrip.tsx";
+import { steps } from "../run/steps.ts";
 import { placesFor } from "./places.ts";
 
 /** Type a few letters, choose by the arrow keys, press Enter: runs and their steps, materials, suppliers, people, rooms of work. */

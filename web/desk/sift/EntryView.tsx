@@ -4,7 +4,7 @@ import { Input } from "antd";
 import type { RefObject } from "react";
 import { Button } from "../pieces/Button.tsx";
 import { useHouseDay } from "../pieces/useHouseDay.ts";
-import { useRunWork } from "../work/RunContext.ts";
+import { useBriefWork } from "../work/RunContext.ts";
 import type { useSifting } from "./useSifting.ts";
 
 interface EntryViewProps {
@@ -17,7 +17,7 @@ interface EntryViewProps {
 export function EntryView({ entry, sifting, whyBox }: EntryViewProps) {
   const { reason, setReason, decide, pending } = sifting;
   const { dayOf } = useHouseDay();
-  const { run } = useRunWork();
+  const { run } = useBriefWork();
   const family = families[run.brief.family];
   return (
     <div className="pad stack" style={{ gap: 10 }}>

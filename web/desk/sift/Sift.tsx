@@ -1,15 +1,17 @@
 import type { EntryDoc } from "@lampcrate/contract";
-import { useRef } from "react";
+import { type RefObject, useRef } from "react";
 import { useKeys } from "../pieces/keys.ts";
-import { useRunWork } from "../work/RunContext.ts";
+import { useBriefWork } from "../work/RunContext.ts";
+import { StepDesk } from "../work/StepDesk.tsx";
 import { EntryView } from "./EntryView.tsx";
+import { Evidence } from "./Evidence.tsx";
 import "./sift.css";
 import { Button } from "../pieces/Button.tsx";
 import { useSifting } from "./useSifting.ts";
 
 /** Look at what families sent, oldest first; accept or set aside by a key. Nothing unsifted is public. */
 export function Sift() {
-  const { run } = useRunWork();
+  const { run } = useBriefWork();
   const { entries, list, current, choose, move, decideSeen, trouble, ...sifting } = useSifting(run.id);
   const why = useRef<HTMLInputElement>(null);
   useKeys([
@@ -18,6 +20,22 @@ export function Sift() {
     { key: "ArrowDown", words: "next entry", act: () => move(1), repeats: true },
     { key: "ArrowUp", words: "entry before", act: () => move(-1), repeats: true },
   ]);
+  const evidence = <Evidence runId={run.id} entry={current} units={run.units} />;
+  return (
+    <StepDesk beside="Evidence" panel={evidence}>
+      <Entries sifting={{ entries, list, current, choose, trouble, ...sifting }} whyBox={why} />
+    </StepDesk>
+  );
+}
+
+interface EntriesProps {
+  readonly sifting: Omit<ReturnType<typeof useSifting>, "move" | "decideSeen">;
+  readonly whyBox: RefObject<HTMLInputElement | null>;
+}
+
+function Entries({ sifting, whyBox }: EntriesProps) {
+  const { run } = useBriefWork();
+  const { entries, list, current, choose, trouble } = sifting;
   if (entries.isPending) return <p className="soft">Opening the entries …</p>;
   if (entries.isLoadingError)
     return (
@@ -71,7 +89,7 @@ export function Sift() {
             </li>
           ) : null}
         </ul>
-        {current ? <EntryView entry={current} sifting={sifting} whyBox={why} /> : null}
+        {current ? <EntryView entry={current} sifting={sifting} whyBox={whyBox} /> : null}
       </div>
     </section>
   );

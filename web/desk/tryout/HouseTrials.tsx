@@ -6,12 +6,12 @@ import { Advice } from "../learned/Advice.tsx";
 import { Button } from "../pieces/Button.tsx";
 import { useHouseDay } from "../pieces/useHouseDay.ts";
 import { learnedQuery, materialsQuery } from "../queries.ts";
-import { useRunWork } from "../work/RunContext.ts";
+import { useBriefWork } from "../work/RunContext.ts";
 import { TrialForm } from "./TrialForm.tsx";
 
 /** Practice builds by the house: logged as families do, and what they teach this run. */
 export const HouseTrials = memo(function HouseTrials() {
-  const { run } = useRunWork();
+  const { run } = useBriefWork();
   const learned = useQuery(learnedQuery(run.id));
   const [adding, setAdding] = useState(false);
   if (!learned.data) return null;
@@ -36,14 +36,14 @@ export const HouseTrials = memo(function HouseTrials() {
 });
 
 function TrialTable({ learned }: { readonly learned: LearnedDoc }) {
-  const { run, draft } = useRunWork();
+  const { run, brief } = useBriefWork();
   const { dayOf } = useHouseDay();
   const materials = useQuery(materialsQuery).data ?? [];
   const lineName = (id: string): string => {
-    const line = draft.brief.lines.find((l) => l.id === id);
+    const line = brief.lines.find((l) => l.id === id);
     return materials.find((m) => m.id === line?.materialId)?.name ?? "a line that is gone";
   };
-  const [measure] = families[draft.brief.family].measures(draft.brief.spec);
+  const [measure] = families[brief.family].measures(brief.spec);
   return (
     <table className="trials">
       <thead>
@@ -76,7 +76,7 @@ function TrialTable({ learned }: { readonly learned: LearnedDoc }) {
                 ...trial.broke.filter((b) => b.spoilt > 0).map((b) => `${b.spoilt} × ${lineName(b.lineId)} spoilt`),
                 ...trial.versions
                   .flatMap((v) => v.trials.flatMap((t) => t.seen))
-                  .map((seen) => families[draft.brief.family].symptoms.find((s) => s.id === seen)?.words ?? seen),
+                  .map((seen) => families[brief.family].symptoms.find((s) => s.id === seen)?.words ?? seen),
                 trial.note,
               ]
                 .filter(Boolean)

@@ -14,13 +14,14 @@ import { judgeDoor } from "../../shared/compute/judgeDoor.ts";
 import { useLatest } from "../../shared/compute/useLatest.ts";
 import { Button } from "../pieces/Button.tsx";
 import { NotReckoned } from "../pieces/NotReckoned.tsx";
-import { useRunWork } from "../work/RunContext.ts";
-import { ChanceCurve } from "./ChanceCurve.tsx";
+import { useBriefWork, useCrateWork, useRunActions } from "../work/RunContext.ts";
+import { ChanceChart } from "./ChanceChart.tsx";
 
 /** Can this test tell the two designs apart? In words, a chart, and what would make it a fair judge. */
 export const Measurability = memo(function Measurability({ seen }: { readonly seen: number | null }) {
-  const { run, draft, heads } = useRunWork();
-  const { brief, change } = draft;
+  const { run, brief } = useBriefWork();
+  const { heads } = useCrateWork();
+  const { change } = useRunActions();
   const family = families[brief.family];
   const [measure] = family.measures(brief.spec);
   const instrument = brief.instrument || (measure.instruments[0] ?? "");
@@ -93,7 +94,7 @@ export const Measurability = memo(function Measurability({ seen }: { readonly se
               {seen === null ? " (a tenth of the prediction, until trials are in)." : " (from the trials that are in)."}
             </p>
           </div>
-          <ChanceCurve found={found} curve={output?.curve ?? []} units={run.units} trials={brief.trials} />
+          <ChanceChart found={found} curve={output?.curve ?? []} units={run.units} trials={brief.trials} />
         </div>
       ) : (
         <p>

@@ -10,7 +10,7 @@ import "../../shared/logbook/logbook.css";
 import { useKeptState } from "../../shared/useKeptState.ts";
 import { Button } from "../pieces/Button.tsx";
 import { learnedQuery, materialsQuery, runQuery } from "../queries.ts";
-import { useRunWork } from "../work/RunContext.ts";
+import { useBriefWork, useRunActions } from "../work/RunContext.ts";
 
 interface Typed {
   readonly buildMinutes: number | null;
@@ -22,8 +22,8 @@ interface Typed {
 
 /** Logs one practice build. What is typed stays until it is kept or thrown away. */
 export function TrialForm({ onDone }: { readonly onDone: () => void }) {
-  const { run, draft } = useRunWork();
-  const { brief } = draft;
+  const { run, brief } = useBriefWork();
+  const { flush } = useRunActions();
   const family = families[brief.family];
   const queries = useQueryClient();
   const materials = useQuery(materialsQuery).data ?? [];
@@ -42,7 +42,7 @@ export function TrialForm({ onDone }: { readonly onDone: () => void }) {
   const missing =
     typed.buildMinutes === null ? "Type the minutes it took." : versions.length === 0 ? "Type one result, or say what happened." : null;
   const save = async (): Promise<void> => {
-    if (typed.buildMinutes === null || !(await draft.flush())) return;
+    if (typed.buildMinutes === null || !(await flush())) return;
     try {
       const { rebuilds, broke, note: said } = typed;
       const learned = await ask(

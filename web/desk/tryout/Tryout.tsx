@@ -3,8 +3,10 @@ import { useQuery } from "@tanstack/react-query";
 import { useMemo } from "react";
 import { LiveRig } from "../../shared/pieces/LiveRig.tsx";
 import { useRested } from "../../shared/useRested.ts";
+import { CrateDock } from "../crate/dock/CrateDock.tsx";
 import { learnedQuery } from "../queries.ts";
-import { RunContext, useRunWork } from "../work/RunContext.ts";
+import { BriefContext, useBriefWork, useRunActions } from "../work/RunContext.ts";
+import { StepDesk } from "../work/StepDesk.tsx";
 import { DesignDials } from "./DesignDials.tsx";
 import { DesignResult } from "./DesignResult.tsx";
 import { HouseTrials } from "./HouseTrials.tsx";
@@ -19,10 +21,10 @@ const restMs = 150;
 
 /** Try it first: two designs side by side, let go together; what the test can tell; what practice builds teach. */
 export function Tryout() {
-  const work = useRunWork();
+  const work = useBriefWork();
   const rested = useRested(work, restMs);
-  const { run, draft } = work;
-  const { brief, change } = draft;
+  const { run, brief } = work;
+  const { change } = useRunActions();
   const family = families[brief.family];
   const learned = useQuery(learnedQuery(run.id));
   const ratios = (learned.data?.checked ?? []).map((checked) => checked.ratio);
@@ -41,15 +43,15 @@ export function Tryout() {
   ] as const;
   const plainScene = useMemo(() => family.drawing(brief.spec, brief.design), [family, brief.spec, brief.design]);
   const rivalScene = useMemo(() => family.drawing(brief.spec, rival), [family, brief.spec, rival]);
-  const scenes = [plainScene, rivalScene];
+  const scenes = useMemo(() => [plainScene, rivalScene], [plainScene, rivalScene]);
   // One scale for both, so that what looks larger is larger.
   const frameWidth = Math.max(...scenes.map((scene) => scene.width));
   const frameHeight = Math.max(...scenes.map((scene) => scene.height));
   const longest = Math.max(...scenes.map((scene) => scene.motion?.durationS ?? 0));
-  const clock = useClock(longest, JSON.stringify([brief.spec, brief.design, rival]));
+  const clock = useClock(longest, scenes);
   const goal = family.goal(brief.spec);
   return (
-    <>
+    <StepDesk beside="Crate" panel={<CrateDock />}>
       <section className="sheet pad stack" aria-label="Tryout">
         <div className="row spread">
           <h2>Two designs, one test</h2>
@@ -69,7 +71,7 @@ export function Tryout() {
             <Button onClick={() => change({ design: rival, compared: brief.design }, "swapped the two designs")}>Swap</Button>
           </div>
         </div>
-        <div className={rested.draft.brief === brief ? "two-designs" : "two-designs moving"}>
+        <div className={rested.brief === brief ? "two-designs" : "two-designs moving"}>
           {designs.map((design, i) => (
             <div key={design.name} className="stack design" role="group" aria-label={design.name}>
               <h3>{design.name}</h3>
@@ -102,10 +104,10 @@ export function Tryout() {
           ))}
         </div>
       </section>
-      <RunContext.Provider value={rested}>
+      <BriefContext.Provider value={rested}>
         <Measurability seen={learned.data?.seen ?? null} />
         <HouseTrials />
-      </RunContext.Provider>
-    </>
+      </BriefContext.Provider>
+    </StepDesk>
   );
 }

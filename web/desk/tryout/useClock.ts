@@ -1,4 +1,5 @@
 import { useCallback, useEffect, useState } from "react";
+import { useMedia } from "../../shared/useMedia.ts";
 
 /** One clock for rigs that are let go together. */
 export interface Clock {
@@ -15,11 +16,11 @@ export interface Clock {
 /** Tests shorter than this are shown slower. */
 const followableS = 1.6;
 
-/** Runs from 0 to the longest test, then holds its end. A new design (another `key`) puts everything back. */
-export function useClock(longestS: number, key: string): Clock {
-  const [run, setRun] = useState<{ readonly key: string; readonly timeS: number } | null>(null);
-  const timeS = run?.key === key ? run.timeS : null;
-  const still = useReducedMotion();
+/** Runs from 0 to the longest test, then holds its end. A new design (another object `of`) puts everything back. */
+export function useClock(longestS: number, of: unknown): Clock {
+  const [run, setRun] = useState<{ readonly of: unknown; readonly timeS: number } | null>(null);
+  const timeS = run !== null && run.of === of ? run.timeS : null;
+  const still = useMedia("(prefers-reduced-motion: reduce)");
   const slower = longestS >= followableS ? 1 : Math.min(6, Math.max(2, Math.round(followableS / Math.max(longestS, 0.05))));
   const running = timeS !== null && timeS < longestS;
   useEffect(() => {
@@ -35,18 +36,7 @@ export function useClock(longestS: number, key: string): Clock {
     frame = requestAnimationFrame(tick);
     return () => cancelAnimationFrame(frame);
   }, [running, longestS, slower]);
-  const letGo = useCallback(() => setRun(still ? null : { key, timeS: 0 }), [still, key]);
+  const letGo = useCallback(() => setRun(still ? null : { of, timeS: 0 }), [still, of]);
   const hold = useCallback(() => setRun(null), []);
   return { timeS, letGo, hold, slower, still };
-}
-
-function useReducedMotion(): boolean {
-  const [still, setStill] = useState(() => matchMedia("(prefers-reduced-motion: reduce)").matches);
-  useEffect(() => {
-    const query = matchMedia("(prefers-reduced-motion: reduce)");
-    const heed = (): void => setStill(query.matches);
-    query.addEventListener("change", heed);
-    return () => query.removeEventListener("change", heed);
-  }, []);
-  return still;
 }

@@ -24,10 +24,15 @@ export interface Stale {
 export interface BriefDraft {
   readonly brief: BriefDoc;
   readonly state: SaveState;
-  /** Changes the brief at once; a settled change is saved after a short rest. `words` say what was done, for undo. */
-  readonly change: (patch: Partial<BriefDoc>, words: string, settled?: boolean) => void;
   /** What somebody else changed meanwhile that stands beside what is typed here; empty once seen. */
   readonly joined: readonly string[];
+}
+
+/** What is done to it; the same object for as long as the run is open. */
+export interface DraftActions {
+  /** Changes the brief at once; a settled change is saved after a short rest. `words` say what was done, for undo. */
+  readonly change: (patch: Partial<BriefDoc>, words: string, settled?: boolean) => void;
+  /** What was joined has been read. */
   readonly seen: () => void;
   /** Settles what both changed: theirs where chosen, mine elsewhere; then all of it is saved. */
   readonly settle: (theirs: (clash: FieldClash) => boolean) => void;
@@ -40,7 +45,7 @@ export interface BriefDraft {
 const restMs = 500;
 
 /** Holds a run's brief while it is edited. Nothing typed is lost when a save is refused: the draft stays until it is saved or dropped. */
-export function useBriefDraft(run: RunDoc): BriefDraft {
+export function useBriefDraft(run: RunDoc): { readonly draft: BriefDraft; readonly actions: DraftActions } {
   const queries = useQueryClient();
   const [draft, setDraft] = useState<BriefDoc | null>(null);
   const [state, setState] = useState<SaveState>({ kind: "saved" });
@@ -52,7 +57,7 @@ export function useBriefDraft(run: RunDoc): BriefDraft {
   const saving = useRef<Promise<void> | null>(null);
   const dirty = useRef(false);
   // While it is asked what both changed, nothing is saved over theirs.
-  const asking = useRef(false);
+  const asking = useRef<readonly FieldClash[] | null>(null);
 
   if (draft === null) {
     latest.current = run.brief;
@@ -61,7 +66,7 @@ export function useBriefDraft(run: RunDoc): BriefDraft {
 
   const save = useCallback(async (): Promise<void> => {
     if (saving.current) await saving.current;
-    if (!dirty.current || asking.current) return;
+    if (!dirty.current || asking.current !== null) return;
     const sent = latest.current;
     const said = words.current.join(", ").slice(0, 200).trim();
     setState({ kind: "saving" });
@@ -87,7 +92,7 @@ export function useBriefDraft(run: RunDoc): BriefDraft {
         base.current = { revision: stale.current.briefRevision, brief: stale.current.brief };
         setDraft(merged);
         if (clashes.length > 0) {
-          asking.current = true;
+          asking.current = clashes;
           return setState({ kind: "stale", clashes, changed: stale.changed });
         }
         setJoined((before) => [...before, ...(stale.changed.length > 0 ? stale.changed : ["The brief was changed."])]);
@@ -136,27 +141,26 @@ export function useBriefDraft(run: RunDoc): BriefDraft {
     };
   }, [save]);
 
-  const brief = draft ?? run.brief;
-  return useMemo(
+  const actions = useMemo(
     () => ({
-      brief,
-      state,
       change,
       flush,
       retry: () => void save(),
-      joined,
       seen: () => setJoined([]),
-      settle: (theirs) => {
-        if (state.kind !== "stale") return;
-        asking.current = false;
-        latest.current = withTheirs(latest.current, state.clashes, theirs);
+      settle: (theirs: (clash: FieldClash) => boolean) => {
+        const clashes = asking.current;
+        if (clashes === null) return;
+        asking.current = null;
+        latest.current = withTheirs(latest.current, clashes, theirs);
         setDraft(latest.current);
         setState({ kind: "unsaved" });
         void save();
       },
     }),
-    [brief, state, joined, change, flush, save],
+    [change, flush, save],
   );
+  const brief = draft ?? run.brief;
+  return { draft: useMemo(() => ({ brief, state, joined }), [brief, state, joined]), actions };
 }
 
 /** "Clear gap 540 mm" is about the clear gap. */

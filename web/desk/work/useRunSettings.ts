@@ -3,7 +3,7 @@ import { useQueryClient } from "@tanstack/react-query";
 import type { AskError } from "../../shared/client.ts";
 import { useSave } from "../pieces/useSave.ts";
 import { runQuery, seasonQuery } from "../queries.ts";
-import { useRunWork } from "./RunContext.ts";
+import { useBriefWork } from "./RunContext.ts";
 import { saveSettings } from "./settings.ts";
 
 /** Changes the run's settings; `trouble` says why a change was not taken. */
@@ -11,7 +11,7 @@ export function useRunSettings(): {
   readonly change: (patch: Partial<RunSettings>) => Promise<boolean>;
   readonly trouble: AskError | null;
 } {
-  const { run } = useRunWork();
+  const { run } = useBriefWork();
   const queries = useQueryClient();
   const { save, trouble } = useSave({
     send: (patch: Partial<RunSettings>) => saveSettings(run, patch),

@@ -1,5 +1,5 @@
 import type { SheetDoc, VersionInput } from "@lampcrate/contract";
-import { checkVersion, comparisonWords, runFindings } from "@lampcrate/core";
+import { checkVersion, comparisonWords, countedValues, runFindings } from "@lampcrate/core";
 import { familyOf } from "../family.ts";
 
 /** The last change of a logbook in plain words; null while there is nothing to compare. */
@@ -10,16 +10,18 @@ export function helpedWords(sheet: SheetDoc, versions: readonly VersionInput[]):
     id: "own",
     alias: "you",
     versions: versions.map((version, i) => {
-      const values = checkVersion(family, brief.spec, brief.design, version).flatMap(({ read, verdict }, t) =>
-        read.ok && verdict.flag !== "impossible" && !version.trials[t]?.atLeast ? [read.si] : [],
-      );
+      const checked = checkVersion(family, brief.spec, brief.design, version).map(({ read, verdict }, t) => ({
+        value: read.ok ? read.si : null,
+        flag: verdict.flag,
+        atLeast: version.trials[t]?.atLeast ?? false,
+      }));
       return {
         number: i,
         role: version.role,
         variables: version.variables,
         place: version.place,
         instrument: version.trials[0]?.instrument ?? "",
-        values,
+        values: countedValues(checked).measured,
         atLeast: [],
       };
     }),

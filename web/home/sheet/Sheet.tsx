@@ -25,7 +25,7 @@ export function Sheet() {
   return <OpenSheet sheet={sheet.data} />;
 }
 
-function OpenSheet({ sheet }: { readonly sheet: SheetDoc }) {
+export function OpenSheet({ sheet }: { readonly sheet: SheetDoc }) {
   const words = useWords();
   const { brief, units } = sheet;
   const family = familyOf(brief.family);

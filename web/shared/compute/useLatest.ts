@@ -1,4 +1,5 @@
 import { useCallback, useEffect, useRef, useState } from "react";
+import { useSame } from "../useSame.ts";
 import type { LatestDoor } from "./latestDoor.ts";
 
 /** A result as last reckoned; `slow` when the newest has taken over half a second. */
@@ -10,7 +11,7 @@ export interface Latest<Output> {
   readonly again: () => void;
 }
 
-/** Reckons beside the interface whenever the input changes (by its JSON); the newest input wins. `name` marks each run for measuring. */
+/** Reckons beside the interface whenever anything in the input changes; the newest input wins. `name` marks each run for measuring. */
 export function useLatest<Input, Output extends { readonly tookMs: number }>(
   open: () => LatestDoor<Input, Output>,
   input: Input,
@@ -22,7 +23,7 @@ export function useLatest<Input, Output extends { readonly tookMs: number }>(
   const [slow, setSlow] = useState(false);
   const [trouble, setTrouble] = useState<string | null>(null);
   const [round, setRound] = useState(0);
-  const key = JSON.stringify(input);
+  const same = useSame(input);
   // biome-ignore lint/correctness/useExhaustiveDependencies: a new round reckons the same input again
   useEffect(() => {
     const asked = performance.now();
@@ -34,7 +35,7 @@ export function useLatest<Input, Output extends { readonly tookMs: number }>(
     };
     door.current ??= opened.current();
     door.current.ask(
-      JSON.parse(key) as Input,
+      same,
       (next) => {
         ended(null);
         setOutput(next);
@@ -43,7 +44,7 @@ export function useLatest<Input, Output extends { readonly tookMs: number }>(
       ended,
     );
     return () => clearTimeout(late);
-  }, [key, name, round]);
+  }, [same, name, round]);
   useEffect(
     () => () => {
       door.current?.close();

@@ -1,5 +1,5 @@
 import type { EntryDoc } from "@lampcrate/contract";
-import { type EntryFound, entryFindings, type FindingEntry, families, type Values } from "@lampcrate/core";
+import { countedValues, type EntryFound, entryFindings, type FindingEntry, families, type Values } from "@lampcrate/core";
 import { inArray } from "drizzle-orm";
 import type { Database } from "../../db/open.ts";
 import { entry } from "../../db/schema/index.ts";
@@ -122,13 +122,16 @@ interface RunGoal {
   readonly key: string;
   readonly family: keyof typeof families;
   readonly spec: Values;
+  readonly design: Values;
+  /** The version that is published; null for the draft. */
+  readonly version: number | null;
 }
 
 /** The version that is published, or the draft while none is. */
 function goalOf(db: Database, run: RunRow): RunGoal {
-  const { family, spec } =
+  const { family, spec, design } =
     run.publishedVersion === null ? loadBrief(db, run.briefId).doc : frozenVersion(db, run.briefId, run.publishedVersion).brief;
-  return { key: JSON.stringify([family, spec]), family, spec };
+  return { key: JSON.stringify([family, spec]), family, spec, design, version: run.publishedVersion };
 }
 
 /** Values that count: accepted, read, and possible. */
@@ -137,17 +140,15 @@ function findingEntry(doc: EntryDoc): FindingEntry {
     id: doc.id,
     alias: doc.alias,
     versions: doc.versions.map((version) => {
-      const counted = version.trials.filter((trial) => trial.value !== null && trial.flag !== "impossible");
-      const values = (atLeast: boolean): number[] =>
-        counted.flatMap((trial) => (trial.atLeast === atLeast && trial.value !== null ? [trial.value] : []));
+      const { measured, atLeast } = countedValues(version.trials);
       return {
         number: version.number,
         role: version.role,
         variables: once(JSON.stringify(version.variables), version.variables),
         place: version.place,
         instrument: once(version.trials[0]?.instrument ?? "", version.trials[0]?.instrument ?? ""),
-        values: values(false),
-        atLeast: counted.some((trial) => trial.atLeast) ? values(true) : none,
+        values: measured,
+        atLeast: atLeast.length > 0 ? atLeast : none,
       };
     }),
   };

@@ -1,5 +1,15 @@
 import type { BuilderPage, FindingsDoc, FirstLastPair } from "@lampcrate/contract";
-import { clearest, comparisonWords, families, findingsWords, joinFindings, type RunFindings } from "@lampcrate/core";
+import {
+  clearest,
+  comparisonWords,
+  families,
+  findingsWords,
+  joinFindings,
+  type Outcome,
+  outcomeOf,
+  type RunFindings,
+  versionPrediction,
+} from "@lampcrate/core";
 import type { Database } from "../../db/open.ts";
 import { type RunRow, runRow } from "../runs/runs.ts";
 import { byAlias } from "./byAlias.ts";
@@ -32,9 +42,21 @@ export function findingsDoc(db: Database, digests: Digests, runId: string): Find
     plain: findingsWords(found, row.units).slice(0, 3),
     firstLast: firstLastOf(found),
     clearest: clearest(found.comparisons),
+    outcome: outcomeFor(digest),
     table: pageOf(found, row, 0),
   }));
   return { ...shown, waiting };
+}
+
+/** First builds of the sheet that stands, against what its plain build was predicted to give. */
+function outcomeFor(digest: ReturnType<Digests["of"]>): Outcome {
+  const { family, spec, design, version } = digest.goal;
+  const plain = { role: "build", variables: {}, place: null } as const;
+  const first = digest
+    .all()
+    .filter((one) => one.state === "accepted" && (version === null || one.briefVersion === version))
+    .flatMap((one) => one.entry.versions.find((v) => v.role === "build")?.values ?? []);
+  return outcomeOf(versionPrediction(families[family], spec, design, plain), first);
 }
 
 /** More of the table, from a place on. */

@@ -1,6 +1,7 @@
 import type { BriefDoc, Checked, LearnedDoc, PracticeAdvice, VersionDoc } from "@lampcrate/contract";
 import type { KitLine } from "@lampcrate/core";
 import {
+  countedValues,
   type Family,
   type FindingVersion,
   families,
@@ -84,7 +85,7 @@ function newestAccepted(digests: Digests, row: RunRow): readonly Digested[] {
 /** What a version's possible values teach. */
 type Tested = Pick<FindingVersion, "role" | "variables" | "values">;
 
-const testedOf = ({ role, variables, trials }: VersionDoc): Tested => ({ role, variables, values: possible(trials) });
+const testedOf = ({ role, variables, trials }: VersionDoc): Tested => ({ role, variables, values: countedValues(trials).measured });
 
 /** One result for a build: the mean of its possible values over what was predicted for what it declares. Its first build of the form counts; null when none does. */
 function ratioOf(family: Family, of: BriefDoc, versions: readonly Tested[], form: string, measureId: string): number | null {
@@ -112,10 +113,7 @@ function predictedFor(family: Family, of: BriefDoc, variables: Tested["variables
   return made;
 }
 
-const possible = (trials: VersionDoc["trials"]): readonly number[] =>
-  trials.flatMap((trial) => (trial.value !== null && trial.flag !== "impossible" && !trial.atLeast ? [trial.value] : []));
-
-const valuesOf = (version: VersionDoc): readonly number[] => possible(version.trials);
+const valuesOf = (version: VersionDoc): readonly number[] => countedValues(version.trials).measured;
 
 /** Pooled standard deviation within versions; null until one has two values. */
 function pooledSd(versions: readonly Tested[]): number | null {

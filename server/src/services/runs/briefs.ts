@@ -129,16 +129,26 @@ export function freezeBrief(db: Store, briefId: string, at: number, staffId: str
   const { doc, revision } = loadBrief(db, briefId);
   const latest = db.select().from(briefVersion).where(eq(briefVersion.briefId, briefId)).orderBy(desc(briefVersion.number)).get();
   if (latest?.ofRevision === revision) return latest.number;
+  const number = (latest?.number ?? 0) + 1;
+  const frozen = frozenFrom(db, doc);
+  db.insert(briefVersion).values({ briefId, number, frozen, ofRevision: revision, at, staffId }).run();
+  return number;
+}
+
+/** The draft as it would be frozen now. */
+export function draftOf(db: Store, briefId: string): FrozenBrief {
+  return frozenFrom(db, loadBrief(db, briefId).doc);
+}
+
+/** A brief with what families must know of its materials. */
+function frozenFrom(db: Store, doc: BriefDoc): FrozenBrief {
   const materials = Object.fromEntries(
     materialsOf(db, doc).map((m) => [
       m.id,
       { name: m.name, unit: m.unit, allergens: m.allergens, smallPart: m.smallPart, latex: m.latex, hazards: m.hazards },
     ]),
   );
-  const number = (latest?.number ?? 0) + 1;
-  const frozen: FrozenBrief = { brief: doc, materials };
-  db.insert(briefVersion).values({ briefId, number, frozen, ofRevision: revision, at, staffId }).run();
-  return number;
+  return { brief: doc, materials };
 }
 
 type Frozen = FrozenBrief & { readonly ofRevision: number };

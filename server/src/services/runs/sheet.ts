@@ -18,20 +18,28 @@ import type { FrozenBrief } from "../../db/schema/index.ts";
 import { notFound } from "../../http/problem.ts";
 import { keptUntil } from "../entries/retention.ts";
 import { houseDoc } from "../house/house.ts";
-import { frozenVersion } from "./briefs.ts";
+import { draftOf, frozenVersion } from "./briefs.ts";
 import type { RunRow } from "./runs.ts";
 
 /** What families see of a run: the frozen version, never the draft. */
 export function sheetDoc(db: Store, row: RunRow, now: number, version = row.publishedVersion): SheetDoc {
-  const house = houseDoc(db);
   if (row.code === null || version === null) throw notFound("challenge", "code");
-  const frozen = frozenVersion(db, row.briefId, version);
+  return sheetOf(db, row, now, frozenVersion(db, row.briefId, version), { code: row.code, version });
+}
+
+/** The sheet as it would be if the draft were published now; for the house alone. */
+export function draftSheet(db: Store, row: RunRow, now: number): SheetDoc {
+  const version = (row.publishedVersion ?? 0) + 1;
+  return sheetOf(db, row, now, draftOf(db, row.briefId), { code: row.code ?? "CODE TO COME", version });
+}
+
+function sheetOf(db: Store, row: RunRow, now: number, frozen: FrozenBrief, of: Pick<SheetDoc, "code" | "version">): SheetDoc {
+  const house = houseDoc(db);
   const { lines, ...brief } = frozen.brief;
   return {
-    code: row.code,
+    ...of,
     title: row.title,
     house: house.name,
-    version,
     brief,
     lines: lines.map((line) => sheetLine(line, frozen, row.units)),
     cautions: cautionWords(frozen),

@@ -2,12 +2,13 @@ import { useQuery } from "@tanstack/react-query";
 import { Advice } from "../../learned/Advice.tsx";
 import { Lock } from "../../pieces/Lock.tsx";
 import { learnedQuery, meQuery } from "../../queries.ts";
-import { useRunWork } from "../../work/RunContext.ts";
+import { useBriefWork, useCrateWork } from "../../work/RunContext.ts";
 import { CountForm } from "./CountForm.tsx";
 
 /** After a session: what is left is counted, and the next crate learns from it. */
 export function AfterSession() {
-  const { run, session } = useRunWork();
+  const { run } = useBriefWork();
+  const { session } = useCrateWork();
   const now = useQuery(meQuery).data?.now ?? 0;
   const learned = useQuery(learnedQuery(run.id)).data;
   const held = run.sessions.some((s) => !s.cancelled && s.endAt <= now);

@@ -7,15 +7,14 @@ import { useKeptState } from "../../../shared/useKeptState.ts";
 import { Button } from "../../pieces/Button.tsx";
 import { useHouseDay } from "../../pieces/useHouseDay.ts";
 import { learnedQuery, runQuery } from "../../queries.ts";
-import { useRunWork } from "../../work/RunContext.ts";
+import { useBriefWork } from "../../work/RunContext.ts";
 import { useSizedCrate } from "../../work/SizedCrate.tsx";
 import { CountTable } from "./CountTable.tsx";
 
 /** What came of a session: who built, what was put out, left and spoilt. Kept on the device until it is saved. */
 export function CountForm({ session, counted }: { readonly session: SessionDoc; readonly counted: CountInput | null }) {
-  const { run, draft } = useRunWork();
+  const { run, brief } = useBriefWork();
   const crate = useSizedCrate();
-  const { brief } = draft;
   const queries = useQueryClient();
   const lines = brief.lines.filter((line) => line.kind !== "reusable" && line.source === "packed");
   const start: CountInput = {

@@ -2,7 +2,7 @@ import type { LineCount } from "@lampcrate/contract";
 import type { KitLine } from "@lampcrate/core";
 import { InputNumber } from "antd";
 import { shownPer, unitWord } from "../../pieces/show.ts";
-import { useRunWork } from "../../work/RunContext.ts";
+import { useCrateWork } from "../../work/RunContext.ts";
 import { useSizedCrate } from "../../work/SizedCrate.tsx";
 
 interface CountTableProps {
@@ -13,7 +13,7 @@ interface CountTableProps {
 
 /** What was put out, left and spoilt, by line, beside what the crate held. */
 export function CountTable({ lines, counts, onChange }: CountTableProps) {
-  const { materials } = useRunWork();
+  const { materials } = useCrateWork();
   const crate = useSizedCrate();
   return (
     <table className="trials">

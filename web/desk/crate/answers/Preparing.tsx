@@ -8,26 +8,27 @@ import { Button } from "../../pieces/Button.tsx";
 import { Open } from "../../pieces/Lock.tsx";
 import { useHouseDay } from "../../pieces/useHouseDay.ts";
 import { houseQuery } from "../../queries.ts";
-import { type RunWork, useRunWork } from "../../work/RunContext.ts";
+import { useBriefWork, useCrateWork } from "../../work/RunContext.ts";
 import { useSizedCrate } from "../../work/SizedCrate.tsx";
 
 /** What has to be cut, counted and bagged, how long it takes, when it must begin; and the papers for it. */
 export function Preparing() {
-  const work = useRunWork();
+  const { brief } = useBriefWork();
+  const { crateInput, session } = useCrateWork();
   const house = useQuery(houseQuery).data;
   const { today } = useHouseDay();
   const { manifest } = useSizedCrate();
   if (!house || !manifest || manifest.lines.length === 0) return null;
-  const tasks = tasksOf({ crate: work.crateInput, unpacked: unpackedOf(work.draft.brief) }, manifest, house.preparing.times);
+  const tasks = tasksOf({ crate: crateInput, unpacked: unpackedOf(brief) }, manifest, house.preparing.times);
   return (
     <section className="sheet pad stack" aria-label="Preparing">
       <h2>Preparing</h2>
       <p className="plain-words">
-        <strong>{whenWords(tasks, house, work.session, today)}</strong>
+        <strong>{whenWords(tasks, house, session, today)}</strong>
       </p>
-      <Tasks tasks={tasks} work={work} />
+      <Tasks tasks={tasks} />
       <Open>
-        <Papers work={work} bags={manifest.bags} />
+        <Papers bags={manifest.bags} />
       </Open>
       <p className="soft small">
         {house.preparing.people} {house.preparing.people === 1 ? "person" : "people"} at {showNumber(house.preparing.hours, 1)} h a working
@@ -59,10 +60,12 @@ function whenWords(tasks: readonly CrateTask[], house: HouseDoc, session: Sessio
 
 const taskWords = { cut: "cut", count: "count out", bag: "pack" } as const;
 
-function Tasks({ tasks, work }: { readonly tasks: readonly CrateTask[]; readonly work: RunWork }) {
+function Tasks({ tasks }: { readonly tasks: readonly CrateTask[] }) {
+  const { brief } = useBriefWork();
+  const { materials } = useCrateWork();
   const nameOf = (id: string | null): string => {
-    const line = work.draft.brief.lines.find((l) => l.id === id);
-    return work.materials.find((m) => m.id === line?.materialId)?.name ?? "";
+    const line = brief.lines.find((l) => l.id === id);
+    return materials.find((m) => m.id === line?.materialId)?.name ?? "";
   };
   return (
     <ul className="tasks">
@@ -84,16 +87,18 @@ function Tasks({ tasks, work }: { readonly tasks: readonly CrateTask[]; readonly
 }
 
 /** Labels, packing list and templates as PDF. */
-function Papers({ work, bags }: { readonly work: RunWork; readonly bags: number }) {
-  const imperial = work.run.units === "imperial";
+function Papers({ bags }: { readonly bags: number }) {
+  const { run } = useBriefWork();
+  const { session } = useCrateWork();
+  const imperial = run.units === "imperial";
   const [sheet, setSheet] = useState<LabelSheetId>(imperial ? "letter-10" : "a4-21");
   const [skip, setSkip] = useState(0);
-  const base = `/api/runs/${work.run.id}`;
-  const session = work.session ? `session=${work.session.id}` : "";
+  const base = `/api/runs/${run.id}`;
+  const of = session ? `session=${session.id}` : "";
   return (
     <div className="row" role="group" aria-label="Papers">
-      <Button href={`${base}/packing-list.pdf?${session}`}>Packing list</Button>
-      <Button href={`${base}/labels.pdf?${session}&sheet=${sheet}&skip=${skip}`}>{bags} labels</Button>
+      <Button href={`${base}/packing-list.pdf?${of}`}>Packing list</Button>
+      <Button href={`${base}/labels.pdf?${of}&sheet=${sheet}&skip=${skip}`}>{bags} labels</Button>
       <Select
         aria-label="Sheet of labels"
         style={{ width: 230 }}

@@ -1,7 +1,7 @@
 import "../crate.css";
 import { Button } from "../../pieces/Button.tsx";
 import { Open } from "../../pieces/Lock.tsx";
-import { useRunWork } from "../../work/RunContext.ts";
+import { useBriefWork, useCrateWork } from "../../work/RunContext.ts";
 import { useSizedCrate } from "../../work/SizedCrate.tsx";
 import { CutMap } from "./CutMap.tsx";
 import { CutTogether } from "./CutTogether.tsx";
@@ -10,13 +10,14 @@ import { useSeasonCuts } from "./useSeasonCuts.ts";
 
 /** How each sheet is cut, to scale, with its cuts in their order: for the person at the guillotine, on paper too. */
 export function CutMaps() {
-  const { run, draft, materials, crateInput } = useRunWork();
+  const { run, brief } = useBriefWork();
+  const { materials, crateInput } = useCrateWork();
   const crate = useSizedCrate();
   const season = useSeasonCuts();
   const cut = crateInput.lines.flatMap((line) => (line.cut ? [{ id: line.id, plan: line.cut }] : []));
   if (cut.length === 0) return null;
   const plans = new Map(cut.map(({ id, plan }) => [id, plan]));
-  const together = cutTogether(toCut(draft.brief.lines, plans, crate.manifest));
+  const together = cutTogether(toCut(brief.lines, plans, crate.manifest));
   return (
     <section className="sheet pad stack cut-maps" aria-label="Cut maps">
       <div className="row spread">
@@ -31,7 +32,7 @@ export function CutMaps() {
         </Open>
       </div>
       {cut.map(({ id, plan }) => {
-        const line = draft.brief.lines.find((l) => l.id === id);
+        const line = brief.lines.find((l) => l.id === id);
         const name = materials.find((m) => m.id === line?.materialId)?.name ?? "material";
         const sheets = crate.manifest?.lines.find((l) => l.id === id)?.parents ?? null;
         return (

@@ -4,7 +4,7 @@ import { crateBase, type KitCut } from "@lampcrate/core";
 import { useQuery } from "@tanstack/react-query";
 import { useMemo } from "react";
 import { buyingQuery } from "../../queries.ts";
-import { useRunWork } from "../../work/RunContext.ts";
+import { useBriefWork, useCrateWork } from "../../work/RunContext.ts";
 
 /** A piece that this crate or another of the season cuts from a material. */
 export interface SeasonCut extends OtherCut {
@@ -16,16 +16,17 @@ export interface SeasonCut extends OtherCut {
 
 /** Everything that is cut in the season: by the brief at hand, and by the other runs still to come. */
 export function useSeasonCuts(): readonly SeasonCut[] {
-  const { run, draft, materials } = useRunWork();
+  const { run, brief } = useBriefWork();
+  const { materials } = useCrateWork();
   const season = useQuery(buyingQuery).data;
   return useMemo(
     () => [
-      ...cutsOf(draft.brief, materials, null),
+      ...cutsOf(brief, materials, null),
       ...(season?.runs ?? []).flatMap((other) =>
         other.id === run.id || other.sessions.every((s) => s.cancelled) ? [] : cutsOf(other.brief, materials, other.title),
       ),
     ],
-    [draft.brief, materials, run.id, season],
+    [brief, materials, run.id, season],
   );
 }
 

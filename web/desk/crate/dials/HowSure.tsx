@@ -5,14 +5,15 @@ import { Ruler } from "../../../shared/pieces/Ruler.tsx";
 import { shareScale } from "../../../shared/pieces/scale.ts";
 import { money } from "../../pieces/show.ts";
 import { houseQuery } from "../../queries.ts";
-import { useRunWork } from "../../work/RunContext.ts";
+import { useBriefWork, useCrateWork, useRunActions } from "../../work/RunContext.ts";
 
 const start = { costCents: 1000, usedAgain: 0.5 };
 
 /** How sure to be that nothing runs out: set on a ruler, or left to what turning a builder away and an unused kit cost. */
 export function HowSure() {
-  const { draft, crateInput } = useRunWork();
-  const { brief, change } = draft;
+  const { brief } = useBriefWork();
+  const { crateInput } = useCrateWork();
+  const { change } = useRunActions();
   const currency = useQuery(houseQuery).data?.currency ?? "EUR";
   const { turnedAway } = brief;
   const kit = kitCost(brief.buildBy, crateInput.lines);

@@ -1,3 +1,4 @@
+import type { BriefDoc, MaterialDoc } from "@lampcrate/contract";
 import { type Manifest, showNumber } from "@lampcrate/core";
 import { useQuery } from "@tanstack/react-query";
 import { memo, useId } from "react";
@@ -6,7 +7,7 @@ import { NotReckoned } from "../../pieces/NotReckoned.tsx";
 import { money } from "../../pieces/show.ts";
 import { useHouseDay } from "../../pieces/useHouseDay.ts";
 import { houseQuery } from "../../queries.ts";
-import { type RunWork, useRunWork } from "../../work/RunContext.ts";
+import { useBriefWork, useCrateWork, useRunActions } from "../../work/RunContext.ts";
 import { useSizedCrate } from "../../work/SizedCrate.tsx";
 import { DockLine } from "./DockLine.tsx";
 import { BarLegend, BarMarks } from "./ManifestBar.tsx";
@@ -15,22 +16,22 @@ import { Choose } from "../../pieces/Choose.tsx";
 
 /** The crate, beside every step: it recomputes while a dial moves. */
 export const CrateDock = memo(function CrateDock() {
-  const work = useRunWork();
+  const { run, brief } = useBriefWork();
+  const { materials, promised, crateInput } = useCrateWork();
   const house = useQuery(houseQuery);
-  const { run, draft, materials } = work;
   const crate = useSizedCrate();
   const { manifest } = crate;
   const currency = house.data?.currency ?? "EUR";
-  const packed = draft.brief.lines.filter((line) => line.source !== "home");
+  const packed = brief.lines.filter((line) => line.source !== "home");
   return (
     <aside className="sheet crate" aria-label="Crate" aria-busy={crate.slow}>
       <BarMarks />
       <div className="crate-head">
-        <CrateChoice work={work} />
+        <CrateChoice />
         {manifest ? (
           <p className="soft small">
             {manifest.heads.low} to {manifest.heads.high} builders, likely {manifest.heads.median}; nobody goes short{" "}
-            {oddsWords(work.crateInput.target)}
+            {oddsWords(crateInput.target)}
             {crate.slow ? "; sizing …" : ""}
           </p>
         ) : crate.trouble === null ? (
@@ -56,7 +57,7 @@ export const CrateDock = memo(function CrateDock() {
               line={line}
               of={of}
               material={material}
-              promising={work.promised.get(material.id)}
+              promising={promised.get(material.id)}
               units={run.units}
               drives={manifest.drives === line.id}
             />
@@ -79,19 +80,22 @@ export const CrateDock = memo(function CrateDock() {
           </div>
         </div>
         <p className="small soft" style={{ marginTop: 4 }}>
-          {driverWords(work, manifest)}
-          {concerns(work)}
+          {driverWords(brief, materials, manifest)}
+          {concerns(brief, materials)}
         </p>
       </div>
     </aside>
   );
 });
 
-function CrateChoice({ work }: { readonly work: RunWork }) {
+function CrateChoice() {
+  const { run } = useBriefWork();
+  const { crateFor } = useCrateWork();
+  const { setCrateFor } = useRunActions();
   const { day } = useHouseDay();
   const id = useId();
-  const held = work.run.sessions.filter((session) => !session.cancelled);
-  const value = work.crateFor.kind === "run" ? "run" : work.crateFor.id;
+  const held = run.sessions.filter((session) => !session.cancelled);
+  const value = crateFor.kind === "run" ? "run" : crateFor.id;
   return (
     <div className="row" style={{ gap: 8 }}>
       <label htmlFor={id} style={{ fontFamily: "var(--heading)", fontWeight: 700, fontSize: 17 }}>
@@ -114,7 +118,7 @@ function CrateChoice({ work }: { readonly work: RunWork }) {
                 : `the whole run, ${held.length} ${held.length === 1 ? "session" : "sessions"}`,
           },
         ]}
-        onChoose={(of) => work.setCrateFor(of === "run" ? { kind: "run" } : { kind: "session", id: of })}
+        onChoose={(of) => setCrateFor(of === "run" ? { kind: "run" } : { kind: "session", id: of })}
       />
     </div>
   );
@@ -125,16 +129,16 @@ function oddsWords(target: number): string {
   return `in ${one - 1} of ${one} crates`;
 }
 
-function driverWords({ draft, materials }: RunWork, manifest: Manifest | null): string {
+function driverWords({ lines }: BriefDoc, materials: readonly MaterialDoc[], manifest: Manifest | null): string {
   const id = manifest?.drives;
-  const line = draft.brief.lines.find((l) => l.id === id);
+  const line = lines.find((l) => l.id === id);
   const name = materials.find((m) => m.id === line?.materialId)?.name;
   const share = manifest?.lines.find((l) => l.id === id)?.onlyShort ?? 0;
   return name ? `${name} drives the crate: of the crates that run out, ${showNumber(share * 100, 0)} % lack only this. ` : "";
 }
 
-function concerns({ draft, materials }: RunWork): string {
-  const used = materials.filter((m) => draft.brief.lines.some((l) => l.materialId === m.id));
+function concerns({ lines }: BriefDoc, materials: readonly MaterialDoc[]): string {
+  const used = materials.filter((m) => lines.some((l) => l.materialId === m.id));
   const small = used.filter((m) => m.smallPart).map((m) => m.name);
   const allergens = [...new Set(used.flatMap((m) => m.allergens))];
   const latex = used.some((m) => m.latex);

@@ -7,23 +7,25 @@ import { memo, useId, useState } from "react";
 import { Link } from "react-router";
 import { Button } from "../../pieces/Button.tsx";
 import { Choose } from "../../pieces/Choose.tsx";
-import { useRunWork } from "../../work/RunContext.ts";
-import type { BriefDraft } from "../../work/useBriefDraft.ts";
+import { useBriefWork, useCrateWork, useRunActions } from "../../work/RunContext.ts";
+import type { DraftActions } from "../../work/useBriefDraft.ts";
 import { LineRow } from "./LineRow.tsx";
 import { newLine } from "./newLine.ts";
 import { PasteLines } from "./PasteLines.tsx";
 
 /** What a kit is made of, line by line. */
 export function LineTable() {
-  const { run, draft, materials } = useRunWork();
-  const { lines, buildBy, shareAtOnce } = draft.brief;
-  return <Lines lines={lines} buildBy={buildBy} shareAtOnce={shareAtOnce} materials={materials} units={run.units} change={draft.change} />;
+  const { run, brief } = useBriefWork();
+  const { materials } = useCrateWork();
+  const { change } = useRunActions();
+  const { lines, buildBy, shareAtOnce } = brief;
+  return <Lines lines={lines} buildBy={buildBy} shareAtOnce={shareAtOnce} materials={materials} units={run.units} change={change} />;
 }
 
 interface LinesProps extends Pick<BriefDoc, "lines" | "buildBy" | "shareAtOnce"> {
   readonly materials: readonly MaterialDoc[];
   readonly units: UnitChoice;
-  readonly change: BriefDraft["change"];
+  readonly change: DraftActions["change"];
 }
 
 /** Painted anew only when the lines themselves have changed, not with every dial of the brief. */

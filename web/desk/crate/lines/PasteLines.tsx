@@ -9,13 +9,14 @@ import { Button } from "../../pieces/Button.tsx";
 import { useMay } from "../../pieces/Lock.tsx";
 import { useSave } from "../../pieces/useSave.ts";
 import { materialsQuery } from "../../queries.ts";
-import { useRunWork } from "../../work/RunContext.ts";
+import { useBriefWork, useCrateWork, useRunActions } from "../../work/RunContext.ts";
 import { newLine } from "./newLine.ts";
 
 /** Lines pasted from a spreadsheet: read at once, what can't be taken said by its row, nothing taken before the planner says so. */
 export function PasteLines({ onDone }: { readonly onDone: () => void }) {
-  const { draft, materials, run } = useRunWork();
-  const { brief, change } = draft;
+  const { run, brief } = useBriefWork();
+  const { materials } = useCrateWork();
+  const { change } = useRunActions();
   const [text, setText] = useKeptState(`paste-${run.id}`, "");
   const id = useId();
   const may = useMay();

@@ -1,0 +1,55 @@
+import type { FindingsDoc } from "@lampcrate/contract";
+import { outcomeWords, showQuantity, type UnitChoice } from "@lampcrate/core";
+import { quantityScale } from "../../shared/pieces/scale.ts";
+import { spanOf, ValueStrip } from "../../shared/pieces/ValueStrip.tsx";
+import "../sift/evidence.css";
+
+/** What was predicted for the plain build, and what first builds gave: how far the numbers of the next brief can be trusted. */
+export function OutcomePanel({ findings, units }: { readonly findings: FindingsDoc; readonly units: UnitChoice }) {
+  const { outcome, measure, goal } = findings;
+  const { predicted, first, middle } = outcome;
+  const show = (si: number): string => showQuantity(si, measure.dimension, units);
+  const words = outcomeWords(outcome, show);
+  return (
+    <aside className="sheet evidence" aria-label="Prediction and outcome">
+      <div className="pad">
+        <h2>Predicted and come true</h2>
+        <p>{words}</p>
+        <figure>
+          <ValueStrip
+            label={words}
+            scale={quantityScale(measure.dimension, units, measure.unit ?? undefined, goal)}
+            span={spanOf([...first.values, ...(predicted ? [predicted.low, predicted.high] : []), goal])}
+            predicted={predicted}
+            goal={goal}
+            others={first.values}
+            own={middle === null ? [] : [middle]}
+          />
+        </figure>
+        <ul className="strip-key small soft">
+          <li className="own">middle of first builds</li>
+          <li className="band">predicted, 8 of 10</li>
+        </ul>
+        <table className="trials small">
+          <tbody>
+            <tr>
+              <th scope="row">Predicted for the plain build</th>
+              <td className="number">{predicted ? show(predicted.mid) : "–"}</td>
+            </tr>
+            <tr>
+              <th scope="row">Middle of first builds</th>
+              <td className="number">{middle === null ? "–" : show(middle)}</td>
+            </tr>
+            <tr>
+              <th scope="row">Goal met</th>
+              <td className="number">
+                {findings.goalMet} of {findings.entries}
+              </td>
+            </tr>
+          </tbody>
+        </table>
+        <p className="small soft">A prediction is a rough guide. Tryout takes what was measured into the next one.</p>
+      </div>
+    </aside>
+  );
+}
