@@ -23,13 +23,13 @@ export function BuyingDesk({ doc, crates }: { readonly doc: BuyingDoc; readonly 
   return (
     <>
       <PlanAnswer doc={doc} plan={plan} purchase={purchase} />
-      {plan.late.length > 0 ? <TooLateList late={plan.late} names={names} doc={doc} /> : null}
-      {ways.length > 1 ? <WaysToBuy ways={ways} chosen={way?.id ?? "cheapest"} onChoose={setChosen} doc={doc} names={names} /> : null}
       {purchase && purchase.packs.length > 0 ? (
         <Lock to="supply">
           <OrderLists doc={doc} problem={plan.rest} purchase={purchase} names={names} />
         </Lock>
       ) : null}
+      {plan.late.length > 0 ? <TooLateList late={plan.late} names={names} doc={doc} /> : null}
+      {ways.length > 1 ? <WaysToBuy ways={ways} chosen={way?.id ?? "cheapest"} onChoose={setChosen} doc={doc} names={names} /> : null}
       <Collecting doc={doc} crates={crates} whole={plan.whole} names={names} />
       <Lock to="count">
         <OnTheWay orders={doc.orders} names={names} currency={doc.house.currency} />

@@ -1,13 +1,12 @@
-import type { OrderDoc } from "@lampcrate/contract";
+import type { OrderDoc, OrderStep } from "@lampcrate/contract";
 import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { AskError, api, ask } from "../../shared/client.ts";
 import { Button } from "../pieces/Button.tsx";
+import { DataTable } from "../pieces/DataTable.tsx";
 import { money } from "../pieces/show.ts";
 import { buyingQuery, materialsQuery } from "../queries.ts";
 import type { Names } from "./names.ts";
-
-type Step = "arrived" | "not arrived" | "called off" | "on again";
 
 const shown = 8;
 
@@ -25,7 +24,7 @@ export function OnTheWay({
   const [all, setAll] = useState(false);
   const [trouble, setTrouble] = useState<string | null>(null);
   if (orders.length === 0) return null;
-  const say = async (id: string, step: Step): Promise<void> => {
+  const say = async (id: string, step: OrderStep): Promise<void> => {
     try {
       await ask(api.orders[":id"].step.$post({ param: { id }, json: { step } }));
       setTrouble(null);
@@ -43,26 +42,46 @@ export function OnTheWay({
           {trouble}
         </p>
       )}
-      <table className="trials">
-        <thead>
-          <tr>
-            <th scope="col">From</th>
-            <th scope="col">What</th>
-            <th scope="col" className="number">
-              Costs
-            </th>
-            <th scope="col">Where it is</th>
-            <th scope="col">
-              <span className="unseen">What became of it</span>
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {(all ? orders : orders.slice(0, shown)).map((order) => (
-            <OrderRow key={order.id} order={order} names={names} currency={currency} onSay={(step) => void say(order.id, step)} />
-          ))}
-        </tbody>
-      </table>
+      <DataTable
+        label="Orders and where they are"
+        rowKey="id"
+        rows={all ? orders : orders.slice(0, shown)}
+        columns={[
+          {
+            title: "From",
+            key: "from",
+            rowScope: "row",
+            sorter: (a, b) => a.supplierName.localeCompare(b.supplierName),
+            render: (_, { supplierName, placedOn }) => (
+              <>
+                {supplierName}
+                <div className="soft small">ordered {names.date(placedOn)}</div>
+              </>
+            ),
+          },
+          {
+            title: "What",
+            key: "what",
+            className: "small",
+            render: (_, { items }) =>
+              items
+                .map(({ materialId, count, size }) => `${count} × ${names.amount(materialId, size)} ${names.material(materialId)}`)
+                .join("; "),
+          },
+          { title: "Costs", key: "costs", className: "number", render: (_, order) => money(costOf(order), currency) },
+          {
+            title: "Where it is",
+            key: "where",
+            sorter: (a, b) => a.dueOn.localeCompare(b.dueOn),
+            render: (_, order) => whereWords(order, names),
+          },
+          {
+            title: <span className="unseen">What became of it</span>,
+            key: "steps",
+            render: (_, order) => <OrderSteps order={order} names={names} onSay={(step) => void say(order.id, step)} />,
+          },
+        ]}
+      />
       {orders.length > shown ? (
         <div>
           <Button type="text" size="small" onClick={() => setAll(!all)}>
@@ -74,58 +93,43 @@ export function OnTheWay({
   );
 }
 
-interface OrderRowProps {
-  readonly order: OrderDoc;
-  readonly names: Names;
-  readonly currency: string;
-  readonly onSay: (step: Step) => void;
+const costOf = ({ feeCents, items }: OrderDoc): number => feeCents + items.reduce((sum, item) => sum + item.count * item.priceCents, 0);
+
+function whereWords({ state, dueOn, arrivedOn }: OrderDoc, names: Names): string {
+  if (state === "placed") return `due ${names.date(dueOn)}`;
+  return state === "arrived" ? `arrived ${names.date(arrivedOn ?? dueOn)}, in stock` : "called off";
 }
 
-function OrderRow({ order, names, currency, onSay }: OrderRowProps) {
-  const cost = order.feeCents + order.items.reduce((sum, item) => sum + item.count * item.priceCents, 0);
+interface OrderStepsProps {
+  readonly order: OrderDoc;
+  readonly names: Names;
+  readonly onSay: (step: OrderStep) => void;
+}
+
+/** What can be said of an order now, and the order on paper. */
+function OrderSteps({ order, names, onSay }: OrderStepsProps) {
   const name = `${order.supplierName}, ordered ${names.date(order.placedOn)}`;
-  const step = (words: string, to: Step, quiet = false) => (
+  const step = (words: string, to: OrderStep, quiet = false) => (
     <Button {...(quiet ? { type: "text", size: "small" } : {})} aria-label={`${words}: ${name}`} onClick={() => onSay(to)}>
       {words}
     </Button>
   );
   return (
-    <tr>
-      <th scope="row">
-        {order.supplierName}
-        <div className="soft small">ordered {names.date(order.placedOn)}</div>
-      </th>
-      <td className="small">
-        {order.items
-          .map((item) => `${item.count} × ${names.amount(item.materialId, item.size)} ${names.material(item.materialId)}`)
-          .join("; ")}
-      </td>
-      <td className="number">{money(cost, currency)}</td>
-      <td>
-        {order.state === "placed"
-          ? `due ${names.date(order.dueOn)}`
-          : order.state === "arrived"
-            ? `arrived ${names.date(order.arrivedOn ?? order.dueOn)}, in stock`
-            : "called off"}
-      </td>
-      <td>
-        <span className="row" style={{ gap: 6 }}>
-          {order.state === "placed" ? (
-            <>
-              {step("It has arrived", "arrived")}
-              {step("call off", "called off", true)}
-            </>
-          ) : null}
-          {order.state === "arrived" ? step("it had not come", "not arrived", true) : null}
-          {order.state === "called off" ? step("order it after all", "on again", true) : null}
-          <Button type="text" size="small" href={`/api/orders/${order.id}/list.pdf`}>
-            PDF
-          </Button>
-          <Button type="text" size="small" href={`/api/orders/${order.id}/list.csv`}>
-            CSV
-          </Button>
-        </span>
-      </td>
-    </tr>
+    <span className="row order-steps">
+      {order.state === "placed" ? (
+        <>
+          {step("It has arrived", "arrived")}
+          {step("call off", "called off", true)}
+        </>
+      ) : null}
+      {order.state === "arrived" ? step("it had not come", "not arrived", true) : null}
+      {order.state === "called off" ? step("order it after all", "on again", true) : null}
+      <Button type="text" size="small" href={`/api/orders/${order.id}/list.pdf`}>
+        PDF
+      </Button>
+      <Button type="text" size="small" href={`/api/orders/${order.id}/list.csv`}>
+        CSV
+      </Button>
+    </span>
   );
 }

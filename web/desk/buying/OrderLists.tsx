@@ -4,6 +4,7 @@ import { useQueryClient } from "@tanstack/react-query";
 import { useMemo, useState } from "react";
 import { AskError, api, ask } from "../../shared/client.ts";
 import { Button } from "../pieces/Button.tsx";
+import { DataTable } from "../pieces/DataTable.tsx";
 import { money } from "../pieces/show.ts";
 import { buyingQuery } from "../queries.ts";
 import type { Names } from "./names.ts";
@@ -47,56 +48,56 @@ export function OrderLists({ doc, problem, purchase, names }: OrderListsProps) {
           {trouble}
         </p>
       )}
-      {orders.map(({ supplierId, feeCents, items }) => {
-        const goods = items.reduce((sum, item) => sum + item.count * item.priceCents, 0);
-        return (
-          <table key={supplierId} className="trials order-list" aria-label={`Order from ${names.supplier(supplierId)}`}>
-            <caption>
-              <strong>{names.supplier(supplierId)}</strong>, there by {names.day(leads.get(supplierId) ?? 0)}
-            </caption>
-            <thead>
-              <tr>
-                <th scope="col">Material</th>
-                <th scope="col" className="number">
-                  Packs
-                </th>
-                <th scope="col">of</th>
-                <th scope="col" className="number">
-                  Costs
-                </th>
-                <th scope="col">For whom</th>
-              </tr>
-            </thead>
-            <tbody>
-              {items.map((item) => (
-                <tr key={item.pack}>
-                  <th scope="row">{names.material(item.materialId)}</th>
-                  <td className="number">{item.count}</td>
-                  <td>{names.amount(item.materialId, item.size)}</td>
-                  <td className="number">{money(item.count * item.priceCents, currency)}</td>
-                  <td className="small">
-                    {forWhom(
-                      item.materialId,
-                      shared.find((s) => s.pack === item.pack),
-                      names,
-                    )}
-                  </td>
-                </tr>
-              ))}
-              <tr>
-                <td colSpan={3} className="soft">
-                  goods {money(goods, currency)}, delivery {feeCents === 0 ? "free" : money(feeCents, currency)}
-                </td>
-                <td className="number">
-                  <strong>{money(goods + feeCents, currency)}</strong>
-                </td>
-                <td />
-              </tr>
-            </tbody>
-          </table>
-        );
-      })}
+      {orders.map((of) => (
+        <OneOrder key={of.supplierId} order={of} shared={shared} there={leads.get(of.supplierId) ?? 0} names={names} currency={currency} />
+      ))}
     </section>
+  );
+}
+
+interface OneOrderProps {
+  readonly order: OrderOfPacks;
+  readonly shared: readonly PackShare[];
+  /** Days from today until it is there. */
+  readonly there: number;
+  readonly names: Names;
+  readonly currency: string;
+}
+
+function OneOrder({ order: { supplierId, feeCents, items }, shared, there, names, currency }: OneOrderProps) {
+  const goods = items.reduce((sum, item) => sum + item.count * item.priceCents, 0);
+  return (
+    <div>
+      <h3 className="order-from">
+        {names.supplier(supplierId)}, <span className="soft">there by {names.day(there)}</span>
+      </h3>
+      <DataTable
+        label={`Order from ${names.supplier(supplierId)}`}
+        rowKey="pack"
+        rows={items}
+        columns={[
+          { title: "Material", key: "material", rowScope: "row", render: (_, { materialId }) => names.material(materialId) },
+          { title: "Packs", dataIndex: "count", className: "number" },
+          { title: "of", key: "size", render: (_, { materialId, size }) => names.amount(materialId, size) },
+          { title: "Costs", key: "costs", className: "number", render: (_, { count, priceCents }) => money(count * priceCents, currency) },
+          {
+            title: "For whom",
+            key: "whom",
+            className: "small",
+            render: (_, { materialId, pack }) =>
+              forWhom(
+                materialId,
+                shared.find((share) => share.pack === pack),
+                names,
+              ),
+          },
+        ]}
+      />
+      <p className="soft order-sum">
+        goods {money(goods, currency)}, delivery {feeCents === 0 ? "free" : money(feeCents, currency)}:{" "}
+        <strong>{money(goods + feeCents, currency)}</strong>
+      </p>
+    </div>
   );
 }
 

@@ -9,31 +9,58 @@ export function TooLateList({ late, names, doc }: { readonly late: readonly TooL
     <section className="sheet pad stack" aria-label="Too late to order">
       <h2>Can't come in time</h2>
       <ul className="plain-list">
-        {late.map((item) => (
-          <li key={`${item.material} ${item.needBy}`}>
+        {[...byMaterial(late)].map(([material, items]) => (
+          <li key={material}>
             <strong className="short">
-              {names.material(item.material)}: {names.amount(item.material, item.amount)} short
-            </strong>{" "}
-            for {item.crates.map(names.crate).join(" and ")}.{" "}
-            {item.latestOrder === null ? (
-              sells(doc, item.material) ? (
-                "Its suppliers have not that much."
-              ) : (
-                <>
-                  No supplier sells it: <Link to="/store#suppliers">add a pack to one</Link>.
-                </>
-              )
-            ) : (
-              <>
-                The quickest supplier had to be asked by {names.day(item.latestOrder)}. Borrow it, use {standInsOf(doc, item)}, or let fewer
-                build.
-              </>
-            )}
+              {names.material(material)}:{" "}
+              {names.amount(
+                material,
+                items.reduce((sum, item) => sum + item.amount, 0),
+              )}{" "}
+              short
+            </strong>
+            {items.length === 1 ? " " : <br />}
+            {items.map((item) => (
+              <LateFor key={item.needBy} item={item} names={names} doc={doc} alone={items.length === 1} />
+            ))}
           </li>
         ))}
       </ul>
     </section>
   );
+}
+
+interface LateForProps {
+  readonly item: TooLate;
+  readonly names: Names;
+  readonly doc: BuyingDoc;
+  /** The only day on which the material is short: its amount has been said. */
+  readonly alone: boolean;
+}
+
+/** For whom it is short, why, and what is left to do. */
+function LateFor({ item, names, doc, alone }: LateForProps) {
+  const { material, latestOrder, crates, amount } = item;
+  return (
+    <span className={alone ? undefined : "late-for"}>
+      {alone ? "" : `${names.amount(material, amount)} `}for {crates.map(names.crate).join(" and ")}.{" "}
+      {latestOrder !== null ? (
+        `The quickest supplier had to be asked by ${names.day(latestOrder)}. Borrow it, use ${standInsOf(doc, item)}, or let fewer build.`
+      ) : sells(doc, material) ? (
+        "Its suppliers have not that much."
+      ) : (
+        <>
+          No supplier sells it: <Link to="/store#suppliers">add a pack to one</Link>.
+        </>
+      )}
+    </span>
+  );
+}
+
+function byMaterial(late: readonly TooLate[]): ReadonlyMap<string, readonly TooLate[]> {
+  const found = new Map<string, readonly TooLate[]>();
+  for (const item of late) found.set(item.material, [...(found.get(item.material) ?? []), item]);
+  return found;
 }
 
 /** What the runs concerned name as stand-ins for a material. */

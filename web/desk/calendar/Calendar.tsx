@@ -1,18 +1,17 @@
-import { families, roomLacks, tell } from "@lampcrate/core";
+import { families, tell } from "@lampcrate/core";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link } from "react-router";
 import { AskError, api, ask } from "../../shared/client.ts";
 import { CrateDock } from "../crate/dock/CrateDock.tsx";
 import { Button } from "../pieces/Button.tsx";
-import { useHouseDay } from "../pieces/useHouseDay.ts";
 import { bookingsQuery, houseQuery, runQuery, seasonQuery } from "../queries.ts";
 import { useBriefWork, useCrateWork } from "../work/RunContext.ts";
 import { useSizedCrate } from "../work/SizedCrate.tsx";
 import { StepDesk } from "../work/StepDesk.tsx";
-import { clockOf } from "./clockOf.ts";
 import { EntryDays } from "./EntryDays.tsx";
 import { SessionForm } from "./SessionForm.tsx";
+import { SessionTable } from "./SessionTable.tsx";
 import { WeekBoard } from "./WeekBoard.tsx";
 
 /** Put sessions on days in rooms, and say when entries open, close and are revealed. */
@@ -30,7 +29,6 @@ function Days() {
   const crate = useSizedCrate();
   const house = useQuery(houseQuery);
   const bookings = useQuery(bookingsQuery);
-  const { now, day } = useHouseDay();
   const queries = useQueryClient();
   const [editing, setEditing] = useState<string | "new" | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
@@ -79,66 +77,7 @@ function Days() {
           <p>No session has a day yet. Add one: the crate is sized for it at once.</p>
         ) : null}
         {run.sessions.length === 0 ? null : (
-          <table className="trials">
-            <thead>
-              <tr>
-                <th scope="col">Day</th>
-                <th scope="col">From, to</th>
-                <th scope="col">Room</th>
-                <th scope="col">Set-up, tear-down</th>
-                <th scope="col">
-                  <span className="unseen">Change</span>
-                </th>
-              </tr>
-            </thead>
-            <tbody>
-              {run.sessions.map((held) => {
-                const room = rooms.find((r) => r.id === held.roomId);
-                const closed = closures.find((c) => c.from <= held.start.slice(0, 10) && held.start.slice(0, 10) <= c.to);
-                const lacks = room && held.endAt > now ? roomLacks(room, { ...needs, seats }, run.units) : [];
-                return (
-                  <tr key={held.id}>
-                    <td>
-                      {day(held.start.slice(0, 10))}
-                      {held.title ? <div className="soft small">{held.title}</div> : null}
-                    </td>
-                    <td>
-                      {held.start.slice(11)} to {clockOf(held.endAt, zone)}
-                    </td>
-                    <td>
-                      {room?.name}
-                      {lacks.map((clash) => (
-                        <div key={clash.words} className="small flagged">
-                          {clash.words} {clash.solve}
-                        </div>
-                      ))}
-                      {closed ? (
-                        <div className="small flagged impossible">
-                          The house is closed: {closed.why}. Take another day, or change the closure.
-                        </div>
-                      ) : null}
-                    </td>
-                    <td>
-                      {held.setUpMin} + {held.tearDownMin} min
-                    </td>
-                    <td>
-                      <Button type="text" size="small" onClick={() => setEditing(held.id)}>
-                        change
-                      </Button>
-                      <Button
-                        type="text"
-                        size="small"
-                        aria-label={`Remove ${day(held.start.slice(0, 10))}`}
-                        onClick={() => void remove(held.id)}
-                      >
-                        remove
-                      </Button>
-                    </td>
-                  </tr>
-                );
-              })}
-            </tbody>
-          </table>
+          <SessionTable asks={{ ...needs, seats }} house={house.data} onChange={setEditing} onRemove={(id) => void remove(id)} />
         )}
         {trouble === null ? null : (
           <p role="alert" className="trouble">

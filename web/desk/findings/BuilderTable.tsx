@@ -1,8 +1,10 @@
-import type { FindingsDoc } from "@lampcrate/contract";
+import type { BuilderLine, FindingsDoc } from "@lampcrate/contract";
 import { showNumber, showQuantity, type UnitChoice } from "@lampcrate/core";
 import { useInfiniteQuery } from "@tanstack/react-query";
+import type { ColumnType } from "antd/es/table";
 import { useState } from "react";
 import { Button } from "../pieces/Button.tsx";
+import { DataTable } from "../pieces/DataTable.tsx";
 import { buildersQuery } from "../queries.ts";
 
 interface BuilderTableProps {
@@ -17,47 +19,48 @@ export function BuilderTable({ runId, findings, units }: BuilderTableProps) {
   const [open, setOpen] = useState(false);
   const more = useInfiniteQuery({ ...buildersQuery(runId, table), enabled: open && table.next !== null });
   const builders = [...table.builders, ...(open ? (more.data?.pages.flatMap((page) => page.builders) ?? []) : [])];
+  const number = (title: string, of: (builder: BuilderLine) => number | null): ColumnType<BuilderLine> => ({
+    title,
+    key: title,
+    className: "number",
+    sorter: (a, b) => (of(a) ?? Number.NEGATIVE_INFINITY) - (of(b) ?? Number.NEGATIVE_INFINITY),
+    render: (_, builder) => {
+      const value = of(builder);
+      return value === null ? "–" : showQuantity(value, (builder.measure ?? measure).dimension, units);
+    },
+  });
   return (
     <section className="sheet pad stack" aria-label="Table of builders">
       <h2>Builder by builder</h2>
-      <table className="trials">
-        <thead>
-          <tr>
-            <th scope="col">Alias</th>
-            <th scope="col">Goal</th>
-            <th scope="col" className="number">
-              First
-            </th>
-            <th scope="col" className="number">
-              Last
-            </th>
-            <th scope="col" className="number">
-              Best
-            </th>
-            <th scope="col" className="number">
-              Change
-            </th>
-            <th scope="col">The change, in words</th>
-          </tr>
-        </thead>
-        <tbody>
-          {builders.map((builder) => {
-            const { dimension } = builder.measure ?? measure;
-            const show = (value: number | null): string => (value === null ? "–" : showQuantity(value, dimension, units));
-            return (
-              <tr key={builder.entryId}>
-                <th scope="row">{builder.alias}</th>
-                <td>{builder.metGoal ? "met" : "not yet"}</td>
-                <td className="number">{show(builder.first)}</td>
-                <td className="number">{show(builder.last)}</td>
-                <td className="number">{show(builder.best)}</td>
-                <td className="number">{builder.improved === null ? "–" : `× ${showNumber(builder.improved, 2)}`}</td>
-                <td className="small">{builder.words ?? "one version only"}</td>
-              </tr>
-            );
-          })}
-        </tbody>
-      </table>
+      <DataTable
+        label="Builder by builder"
+        rowKey="entryId"
+        rows={builders}
+        columns={[
+          { title: "Alias", dataIndex: "alias", rowScope: "row", sorter: (a, b) => a.alias.localeCompare(b.alias) },
+          {
+            title: "Goal",
+            key: "goal",
+            filters: [
+              { text: "met", value: true },
+              { text: "not yet", value: false },
+            ],
+            onFilter: (value, { metGoal }) => metGoal === value,
+            render: (_, { metGoal }) => (metGoal ? "met" : "not yet"),
+          },
+          number("First", ({ first }) => first),
+          number("Last", ({ last }) => last),
+          number("Best", ({ best }) => best),
+          {
+            title: "Change",
+            key: "change",
+            className: "number",
+            sorter: (a, b) => (a.improved ?? 0) - (b.improved ?? 0),
+            render: (_, { improved }) => (improved === null ? "–" : `× ${showNumber(improved, 2)}`),
+          },
+          { title: "The change, in words", key: "words", className: "small", render: (_, { words }) => words ?? "one version only" },
+        ]}
+      />
       {builders.length < table.total ? (
         <div>
           <Button disabled={more.isFetching} onClick={() => (open ? void more.fetchNextPage() : setOpen(true))}>

@@ -2,6 +2,7 @@ import type { FindingsDoc } from "@lampcrate/contract";
 import { outcomeWords, showQuantity, type UnitChoice } from "@lampcrate/core";
 import { quantityScale } from "../../shared/pieces/scale.ts";
 import { spanOf, ValueStrip } from "../../shared/pieces/ValueStrip.tsx";
+import { DataTable } from "../pieces/DataTable.tsx";
 import "../sift/evidence.css";
 
 /** What was predicted for the plain build, and what first builds gave: how far the numbers of the next brief can be trusted. */
@@ -30,24 +31,20 @@ export function OutcomePanel({ findings, units }: { readonly findings: FindingsD
           <li className="own">middle of first builds</li>
           <li className="band">predicted, 8 of 10</li>
         </ul>
-        <table className="trials small">
-          <tbody>
-            <tr>
-              <th scope="row">Predicted for the plain build</th>
-              <td className="number">{predicted ? show(predicted.mid) : "–"}</td>
-            </tr>
-            <tr>
-              <th scope="row">Middle of first builds</th>
-              <td className="number">{middle === null ? "–" : show(middle)}</td>
-            </tr>
-            <tr>
-              <th scope="row">Goal met</th>
-              <td className="number">
-                {findings.goalMet} of {findings.entries}
-              </td>
-            </tr>
-          </tbody>
-        </table>
+        <DataTable
+          label="Prediction and outcome in numbers"
+          rowKey="what"
+          headless
+          rows={[
+            { what: "Predicted for the plain build", says: predicted ? show(predicted.mid) : "–" },
+            { what: "Middle of first builds", says: middle === null ? "–" : show(middle) },
+            { what: "Goal met", says: `${findings.goalMet} of ${findings.entries}` },
+          ]}
+          columns={[
+            { dataIndex: "what", rowScope: "row" },
+            { dataIndex: "says", className: "number" },
+          ]}
+        />
         <p className="small soft">A prediction is a rough guide. Tryout takes what was measured into the next one.</p>
       </div>
     </aside>

@@ -1,14 +1,15 @@
 import type { PreparingDoc } from "@lampcrate/contract";
 import { Checkbox, InputNumber } from "antd";
 import type { ReactNode } from "react";
+import { DataTable } from "../pieces/DataTable.tsx";
 import { Labelled } from "../pieces/Labelled.tsx";
 import "./house.css";
 
 const weekdays = ["Mon", "Tue", "Wed", "Thu", "Fri", "Sat", "Sun"] as const;
 const tasks = [
-  ["cut", "A cut"],
-  ["count", "A piece counted out"],
-  ["bag", "A bag packed"],
+  { task: "cut", words: "A cut" },
+  { task: "count", words: "A piece counted out" },
+  { task: "bag", words: "A bag packed" },
 ] as const;
 
 interface PreparingFieldsProps {
@@ -84,38 +85,27 @@ function TaskTimes({
   readonly onChange: (times: PreparingDoc["times"]) => void;
 }) {
   return (
-    <table className="task-times">
-      <thead>
-        <tr>
-          <th scope="col">
-            <span className="unseen">Work</span>
-          </th>
-          {columns.map(([id, words]) => (
-            <th key={id} scope="col">
-              {words}
-            </th>
-          ))}
-        </tr>
-      </thead>
-      <tbody>
-        {tasks.map(([task, words]) => (
-          <tr key={task}>
-            <th scope="row">{words}</th>
-            {columns.map(([column, label]) => (
-              <td key={column}>
-                <InputNumber
-                  aria-label={`${words}: ${label.toLowerCase()}`}
-                  min={column === "batch" ? 1 : 0}
-                  {...(column === "batch" ? { precision: 0 } : {})}
-                  style={{ width: 110 }}
-                  value={times[task][column]}
-                  onChange={(next) => next !== null && onChange({ ...times, [task]: { ...times[task], [column]: next } })}
-                />
-              </td>
-            ))}
-          </tr>
-        ))}
-      </tbody>
-    </table>
+    <DataTable
+      label="How long each kind of work takes"
+      rowKey="task"
+      rows={tasks}
+      columns={[
+        { title: <span className="unseen">Work</span>, dataIndex: "words", rowScope: "row" },
+        ...columns.map(([column, label]) => ({
+          title: label,
+          key: column,
+          render: (_: unknown, { task, words }: (typeof tasks)[number]) => (
+            <InputNumber
+              className="work-seconds"
+              aria-label={`${words}: ${label.toLowerCase()}`}
+              min={column === "batch" ? 1 : 0}
+              {...(column === "batch" ? { precision: 0 } : {})}
+              value={times[task][column]}
+              onChange={(next) => next !== null && onChange({ ...times, [task]: { ...times[task], [column]: next } })}
+            />
+          ),
+        })),
+      ]}
+    />
   );
 }

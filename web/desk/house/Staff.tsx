@@ -4,6 +4,7 @@ import { Checkbox, Input, Select } from "antd";
 import { useState } from "react";
 import { AskError, api, ask } from "../../shared/client.ts";
 import { Button } from "../pieces/Button.tsx";
+import { DataTable } from "../pieces/DataTable.tsx";
 import { Sure } from "../pieces/Sure.tsx";
 import { staffQuery } from "../queries.ts";
 
@@ -20,34 +21,26 @@ export function Staff() {
   return (
     <section className="sheet pad stack" aria-label="People">
       <h2>People</h2>
-      <table className="trials">
-        <thead>
-          <tr>
-            <th scope="col">Name</th>
-            <th scope="col">Sign-in name</th>
-            <th scope="col">Does</th>
-            <th scope="col">May sign in</th>
-            <th scope="col">
-              <span className="unseen">Change</span>
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {(staff.data ?? []).map((person) => (
-            <tr key={person.id}>
-              <td>{person.name}</td>
-              <td>{person.signIn}</td>
-              <td>{person.role}</td>
-              <td>{person.active ? "yes" : "no"}</td>
-              <td>
-                <Button type="text" size="small" aria-label={`Change ${person.name}`} onClick={() => setEditing(person.id)}>
-                  change
-                </Button>
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <DataTable
+        label="People of the house"
+        rowKey="id"
+        rows={staff.data ?? []}
+        columns={[
+          { title: "Name", dataIndex: "name", rowScope: "row", sorter: (a, b) => a.name.localeCompare(b.name) },
+          { title: "Sign-in name", dataIndex: "signIn" },
+          { title: "Does", dataIndex: "role", sorter: (a, b) => a.role.localeCompare(b.role) },
+          { title: "May sign in", key: "active", render: (_, { active }) => (active ? "yes" : "no") },
+          {
+            title: <span className="unseen">Change</span>,
+            key: "change",
+            render: (_, { id, name }) => (
+              <Button type="text" size="small" aria-label={`Change ${name}`} onClick={() => setEditing(id)}>
+                change
+              </Button>
+            ),
+          },
+        ]}
+      />
       {editing === null ? (
         <div>
           <Button onClick={() => setEditing("new")}>Add a person</Button>

@@ -3,6 +3,7 @@ import type { KitLine } from "@lampcrate/core";
 import { amountWords, calibration, families, showNumber, type UnitChoice } from "@lampcrate/core";
 import { useQuery } from "@tanstack/react-query";
 import { Button } from "../pieces/Button.tsx";
+import { DataTable } from "../pieces/DataTable.tsx";
 import { materialsQuery } from "../queries.ts";
 import { useBriefWork, useRunActions } from "../work/RunContext.ts";
 
@@ -29,28 +30,17 @@ export function Advice({ advice, learned }: { readonly advice: PracticeAdvice; r
   const take = (): void => change(takenOver(advice, brief), "took over what was learned");
   return (
     <div className="stack" role="group" aria-label="What has been learned">
-      <table className="trials">
-        <thead>
-          <tr>
-            <th>From {fromWords(learned)}</th>
-            <th className="number">Before</th>
-            <th className="number">After</th>
-            <th className="number">90 % interval</th>
-          </tr>
-        </thead>
-        <tbody>
-          {rows.map((row) => (
-            <tr key={row.key}>
-              <td>{row.what}</td>
-              <td className="number">{row.before}</td>
-              <td className="number">
-                <strong>{row.after}</strong>
-              </td>
-              <td className="number">{row.interval}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <DataTable
+        label="What has been learned"
+        rowKey="key"
+        rows={rows}
+        columns={[
+          { title: `From ${fromWords(learned)}`, dataIndex: "what" },
+          { title: "Before", dataIndex: "before", className: "number" },
+          { title: "After", dataIndex: "after", className: "number", render: (after: string) => <strong>{after}</strong> },
+          { title: "90 % interval", dataIndex: "interval", className: "number" },
+        ]}
+      />
       <p className="small">{calibrationWords(learned, families[brief.family].predict(brief.spec, brief.design)[0]?.band.factor ?? 1)}</p>
       <div className="row">
         {rows.every((row) => row.taken) ? (

@@ -1,18 +1,21 @@
 import type { KeyboardEvent } from "react";
 import { useLocked } from "../../shared/pieces/locked.ts";
 import { useTyped } from "../../shared/pieces/useTyped.ts";
+import "./editCell.css";
 
 interface CellBoxProps {
   readonly label: string;
   /** Cells of one column are walked through with the arrow keys. */
   readonly column: string;
   readonly shown: string;
+  /** Begins with the keys in it. */
+  readonly focused?: boolean;
   /** Takes what was typed, or says why not. */
   readonly onTake: (typed: string) => string | null;
 }
 
 /** A cell of a grid: type over it; Enter and the arrows keep it and go to the next row, Escape puts it back. */
-export function CellBox({ label, column, shown, onTake }: CellBoxProps) {
+export function CellBox({ label, column, shown, focused = false, onTake }: CellBoxProps) {
   const locked = useLocked();
   const { text, trouble, type, commit, onKeyDown } = useTyped(shown, onTake);
   const key = (event: KeyboardEvent<HTMLInputElement>): void => {
@@ -28,6 +31,8 @@ export function CellBox({ label, column, shown, onTake }: CellBoxProps) {
         aria-label={label}
         aria-invalid={trouble !== null}
         disabled={locked}
+        // biome-ignore lint/a11y/noAutofocus: it stands where the button was that opened it
+        autoFocus={focused}
         data-column={column}
         value={text}
         onFocus={(event) => event.currentTarget.select()}

@@ -91,25 +91,21 @@ function VersionTable({
           .filter(Boolean)
           .join("; ")}
       </p>
-      <table className="trials" aria-label={`Trials of ${title.toLowerCase()}`}>
-        <tbody>
-          <tr>
-            {version.trials.map((trial) => (
-              <td key={trial.id} style={{ width: `${100 / Math.max(3, version.trials.length)}%` }}>
-                <span className="small soft">trial {trial.number} </span>
-                <strong className={trial.flag === null ? "" : trial.flag === "impossible" ? "flagged impossible" : "flagged"}>
-                  {trial.value === null ? "no number" : `${trial.atLeast ? "≥ " : ""}${show(trial.value)}`}
-                </strong>
-                <div className="small soft">
-                  {trial.raw === null
-                    ? trial.seen.map((id) => family.symptoms.find((s) => s.id === id)?.words ?? id).join(", ")
-                    : `typed ${trial.raw}`}
-                </div>
-              </td>
-            ))}
-          </tr>
-        </tbody>
-      </table>
+      <ul className="trial-values" aria-label={`Trials of ${title.toLowerCase()}`}>
+        {version.trials.map((trial) => (
+          <li key={trial.id}>
+            <span className="small soft">trial {trial.number} </span>
+            <strong className={trial.flag === null ? "" : trial.flag === "impossible" ? "flagged impossible" : "flagged"}>
+              {trial.value === null ? "no number" : `${trial.atLeast ? "≥ " : ""}${show(trial.value)}`}
+            </strong>
+            <div className="small soft">
+              {trial.raw === null
+                ? trial.seen.map((id) => family.symptoms.find((s) => s.id === id)?.words ?? id).join(", ")
+                : `typed ${trial.raw}`}
+            </div>
+          </li>
+        ))}
+      </ul>
       {version.trials
         .filter((trial) => trial.flagWords !== null)
         .map((trial) => (

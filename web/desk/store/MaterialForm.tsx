@@ -8,6 +8,7 @@ import { useJoinedForm } from "../pieces/useJoinedForm.ts";
 import { useSave } from "../pieces/useSave.ts";
 import { materialsQuery } from "../queries.ts";
 import { FormFoot } from "./FormFoot.tsx";
+import { inputOf } from "./inputOf.ts";
 
 interface MaterialFormProps {
   readonly start: MaterialInput;
@@ -166,21 +167,4 @@ export function MaterialForm({ start, of, units, onDone, onLeave }: MaterialForm
       />
     </form>
   );
-}
-
-function inputOf({
-  name,
-  unit,
-  packSize,
-  packPriceCents,
-  onHand,
-  sheetWidthM,
-  sheetHeightM,
-  allergens,
-  smallPart,
-  latex,
-  hazards: found,
-  perWeek,
-}: MaterialInput): MaterialInput {
-  return { name, unit, packSize, packPriceCents, onHand, sheetWidthM, sheetHeightM, allergens, smallPart, latex, hazards: found, perWeek };
 }

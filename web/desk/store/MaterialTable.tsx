@@ -1,13 +1,16 @@
+import { SearchOutlined } from "@ant-design/icons";
 import type { MaterialDoc } from "@lampcrate/contract";
-import { amountWords, type SeasonUse, showQuantity, type UnitChoice } from "@lampcrate/core";
-import { type RefObject, useEffect, useRef, useState } from "react";
-import { Link, useSearchParams } from "react-router";
-import { Button } from "../pieces/Button.tsx";
+import type { SeasonUse, UnitChoice } from "@lampcrate/core";
+import { Checkbox, Input } from "antd";
+import { useEffect, useMemo, useState } from "react";
+import { useSearchParams } from "react-router";
+import { DataTable } from "../pieces/DataTable.tsx";
 import { useMay } from "../pieces/Lock.tsx";
-import { money } from "../pieces/show.ts";
 import { useSeasonUse } from "../seasonData/useSeasonUse.ts";
 import { MaterialForm } from "./MaterialForm.tsx";
 import { Moves } from "./Moves.tsx";
+import { type Doing, materialColumns } from "./materialColumns.tsx";
+import { useMaterialPatch } from "./useMaterialPatch.ts";
 
 interface MaterialTableProps {
   readonly materials: readonly MaterialDoc[];
@@ -16,147 +19,95 @@ interface MaterialTableProps {
   readonly onChanged: () => Promise<void>;
 }
 
-type Open = { readonly id: string; readonly what: "change" | "moves" } | null;
+/** Rows beyond this are drawn only while they are in sight. */
+const mostDrawn = 120;
 
-/** Every material with what is on hand and due, what the season takes of it, its pack, its sheet, and what to mind. */
+/** Every material with what is on hand and due, what the season takes of it, its pack, its sheet, and what to mind; what runs short stands first. */
 export function MaterialTable({ materials, currency, units, onChanged }: MaterialTableProps) {
   // Whoever comes looking for one finds it open.
   const sought = useSearchParams()[0].get("material");
-  const [opened, setOpened] = useState<{ readonly for: string | null; readonly open: Open } | null>(null);
-  const open: Open = opened?.for === sought ? opened.open : sought === null ? null : { id: sought, what: "moves" };
-  const setOpen = (next: Open): void => setOpened({ for: sought, open: next });
-  const row = useRef<HTMLTableRowElement>(null);
+  const [opened, setOpened] = useState<{ readonly for: string | null; readonly open: Doing | null } | null>(null);
+  const open = opened?.for === sought ? opened.open : sought === null ? null : ({ id: sought, what: "moves" } as const);
+  const setOpen = (next: Doing | null): void => setOpened({ for: sought, open: next });
   useEffect(() => {
-    if (sought !== null) row.current?.scrollIntoView({ block: "center" });
+    if (sought !== null) document.querySelector(`[data-row-key="${CSS.escape(sought)}"]`)?.scrollIntoView({ block: "center" });
   }, [sought]);
   const asked = useSeasonUse();
-  return (
-    <table className="trials stock">
-      <thead>
-        <tr>
-          <th scope="col">Material</th>
-          <th scope="col" className="number">
-            On hand
-          </th>
-          <th scope="col" className="number">
-            On its way
-          </th>
-          <th scope="col" className="number">
-            Season takes
-          </th>
-          <th scope="col" className="number">
-            A pack
-          </th>
-          <th scope="col" className="number">
-            Costs
-          </th>
-          <th scope="col">Sheet</th>
-          <th scope="col">Mind</th>
-          <th scope="col">
-            <span className="unseen">Change</span>
-          </th>
-        </tr>
-      </thead>
-      <tbody>
-        {materials.map((material) => (
-          <Row
-            key={material.id}
-            material={material}
-            found={material.id === sought ? row : null}
-            asked={asked?.get(material.id) ?? null}
-            currency={currency}
-            units={units}
-            open={open?.id === material.id ? open.what : null}
-            onOpen={(what) => setOpen(what === null || (open?.id === material.id && open.what === what) ? null : { id: material.id, what })}
-            onChanged={onChanged}
-          />
-        ))}
-      </tbody>
-    </table>
-  );
-}
-
-interface RowProps {
-  readonly material: MaterialDoc;
-  /** Where this is the one that was looked for. */
-  readonly found: RefObject<HTMLTableRowElement | null> | null;
-  /** What the season takes of it; null when nothing, or while that is being reckoned. */
-  readonly asked: SeasonUse | null;
-  readonly currency: string;
-  readonly units: UnitChoice;
-  readonly open: "change" | "moves" | null;
-  readonly onOpen: (what: "change" | "moves" | null) => void;
-  readonly onChanged: () => Promise<void>;
-}
-
-function Row({ material, found, asked, currency, units, open, onOpen, onChanged }: RowProps) {
+  const [find, setFind] = useState("");
+  const [onlyShort, setOnlyShort] = useState(false);
   const may = useMay();
-  const { name, unit, onHand, perWeek } = material;
-  const mind = [material.smallPart ? "small part" : "", material.latex ? "latex" : "", ...material.allergens].filter(Boolean).join(", ");
-  const size =
-    material.sheetWidthM !== null && material.sheetHeightM !== null
-      ? `${showQuantity(material.sheetWidthM, "length", units)} × ${showQuantity(material.sheetHeightM, "length", units)}`
-      : "";
-  const toggle = (what: "change" | "moves", label: string) => (
-    <Button type="text" size="small" aria-expanded={open === what} aria-label={label} onClick={() => onOpen(what)}>
-      {open === what ? "close" : what}
-    </Button>
-  );
+  const { patch, trouble } = useMaterialPatch(onChanged);
+  const rows = useMemo(() => lowFirst(materials, asked), [materials, asked]);
+  const short = rows.filter((material) => isLow(material, asked)).length;
+  const shown = rows.filter((material) => isNamed(material, find) && (!onlyShort || isLow(material, asked)));
   return (
-    <>
-      <tr ref={found}>
-        <th scope="row">{name}</th>
-        <td className="number">
-          {onHand < 0 ? (
-            <span className="short">{`−${amountWords(-onHand, unit, units)}: count it`}</span>
-          ) : (
-            amountWords(onHand, unit, units)
-          )}
-        </td>
-        <td className="number">{asked && asked.due > 0 ? amountWords(asked.due, unit, units) : ""}</td>
-        <td className="number">
-          {asked && asked.asked > 0 ? amountWords(asked.asked, unit, units) : ""}
-          {asked && asked.short > 0 ? (
-            <Link to="/buying" className="short-link">
-              {amountWords(asked.short, unit, units)} short
-            </Link>
-          ) : null}
-        </td>
-        <td className="number">{perWeek === null ? amountWords(material.packSize, unit, units) : ""}</td>
-        <td className="number">
-          {perWeek === null ? (
-            money(material.packPriceCents, currency)
-          ) : (
-            <span className="collected">collected, {amountWords(perWeek, unit, units)} a week</span>
-          )}
-        </td>
-        <td>{size}</td>
-        <td>{mind}</td>
-        <td className="nowrap">
-          {toggle("moves", `Moves of ${name}`)}
-          {may("supply") ? toggle("change", `Change ${name}`) : null}
-        </td>
-      </tr>
-      {open === null ? null : (
-        <tr>
-          <td colSpan={9}>
-            {open === "moves" ? (
-              <Moves material={material} units={units} onChanged={onChanged} />
-            ) : (
-              <MaterialForm
-                start={material}
-                of={material}
-                units={units}
-                onDone={async () => {
-                  onOpen(null);
-                  await onChanged();
-                }}
-                onLeave={() => onOpen(null)}
-              />
-            )}
-          </td>
-        </tr>
+    <div className="stack">
+      <div className="row">
+        <Input
+          className="find-material"
+          aria-label="Find a material"
+          placeholder="find a material"
+          prefix={<SearchOutlined aria-hidden />}
+          allowClear
+          value={find}
+          onChange={(event) => setFind(event.target.value)}
+        />
+        <Checkbox checked={onlyShort} disabled={short === 0} onChange={(event) => setOnlyShort(event.target.checked)}>
+          only what runs short, {short}
+        </Checkbox>
+        <span className="soft small" role="status">
+          {shown.length === rows.length ? `${rows.length} materials` : `${shown.length} of ${rows.length} materials`}
+        </span>
+      </div>
+      {trouble === null ? null : (
+        <p role="alert" className="trouble">
+          {trouble.message}
+        </p>
       )}
-    </>
+      {shown.length === 0 ? (
+        <p className="soft">Nothing here is called that. Look for another word, or add it above.</p>
+      ) : (
+        <DataTable
+          label="Materials"
+          rowKey="id"
+          rows={shown}
+          {...(shown.length > mostDrawn ? { virtual: { height: 560, width: 1120 } } : {})}
+          columns={materialColumns({ asked, currency, units, open, setOpen, change: may("supply"), patch })}
+          expandable={{
+            expandedRowKeys: open === null ? [] : [open.id],
+            showExpandColumn: false,
+            expandedRowRender: (material) =>
+              open?.what === "change" ? (
+                <MaterialForm
+                  start={material}
+                  of={material}
+                  units={units}
+                  onDone={async () => {
+                    setOpen(null);
+                    await onChanged();
+                  }}
+                  onLeave={() => setOpen(null)}
+                />
+              ) : (
+                <Moves material={material} units={units} onChanged={onChanged} />
+              ),
+          }}
+        />
+      )}
+    </div>
   );
+}
+
+type Asked = ReadonlyMap<string, SeasonUse> | null;
+
+const isNamed = ({ name }: MaterialDoc, find: string): boolean => name.toLowerCase().includes(find.trim().toLowerCase());
+
+/** Some crate of the season lacks it, or the list says there is less than none. */
+function isLow({ id, onHand }: MaterialDoc, asked: Asked): boolean {
+  return onHand < 0 || (asked?.get(id)?.short ?? 0) > 0;
+}
+
+/** What runs short first, each by its name. */
+function lowFirst(materials: readonly MaterialDoc[], asked: Asked): readonly MaterialDoc[] {
+  return [...materials].sort((a, b) => Number(isLow(b, asked)) - Number(isLow(a, asked)) || a.name.localeCompare(b.name));
 }

@@ -5,6 +5,7 @@ import { Input, InputNumber, Select } from "antd";
 import { useState } from "react";
 import { AskError, api, ask } from "../../shared/client.ts";
 import { Button } from "../pieces/Button.tsx";
+import { DataTable } from "../pieces/DataTable.tsx";
 import { Labelled } from "../pieces/Labelled.tsx";
 import { useMay } from "../pieces/Lock.tsx";
 import { shownPer, unitWord } from "../pieces/show.ts";
@@ -28,24 +29,26 @@ export function Moves({ material, units, onChanged }: MovesProps) {
     <div className="stack" role="group" aria-label={`Moves of ${material.name}`} style={{ padding: "6px 0" }}>
       {may("count") ? <MoveForm material={material} onChanged={onChanged} /> : null}
       {moves.data?.length === 0 ? <p className="soft">Nothing has moved yet.</p> : null}
-      <table className="trials">
-        <tbody>
-          {moves.data?.map((move) => (
-            <tr key={move.id}>
-              <td className="number">{signed(move.amount)}</td>
-              <td>
-                {move.reason}
-                {move.words ? <span className="soft">, {move.words}</span> : null}
-              </td>
-              <td className="soft small">
-                {move.by ? `${move.by}, ` : ""}
-                {dayOf(move.at)}
-              </td>
-              <td className="number">{move.after < 0 ? `−${show(move.after)}` : show(move.after)} after it</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <DataTable
+        label={`Every move of ${material.name}`}
+        rowKey="id"
+        headless
+        rows={moves.data ?? []}
+        columns={[
+          { key: "amount", className: "number", render: (_, { amount }) => signed(amount) },
+          {
+            key: "reason",
+            render: (_, { reason, words }) => (
+              <>
+                {reason}
+                {words ? <span className="soft">, {words}</span> : null}
+              </>
+            ),
+          },
+          { key: "who", className: "soft small", render: (_, { by, at }) => `${by ? `${by}, ` : ""}${dayOf(at)}` },
+          { key: "after", className: "number", render: (_, { after }) => `${after < 0 ? `−${show(after)}` : show(after)} after it` },
+        ]}
+      />
     </div>
   );
 }

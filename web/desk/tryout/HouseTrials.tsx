@@ -4,6 +4,7 @@ import { useQuery } from "@tanstack/react-query";
 import { memo, useState } from "react";
 import { Advice } from "../learned/Advice.tsx";
 import { Button } from "../pieces/Button.tsx";
+import { DataTable } from "../pieces/DataTable.tsx";
 import { useHouseDay } from "../pieces/useHouseDay.ts";
 import { learnedQuery, materialsQuery } from "../queries.ts";
 import { useBriefWork } from "../work/RunContext.ts";
@@ -44,47 +45,49 @@ function TrialTable({ learned }: { readonly learned: LearnedDoc }) {
     return materials.find((m) => m.id === line?.materialId)?.name ?? "a line that is gone";
   };
   const [measure] = families[brief.family].measures(brief.spec);
+  const seenWords = (id: string): string => families[brief.family].symptoms.find((symptom) => symptom.id === id)?.words ?? id;
   return (
-    <table className="trials">
-      <thead>
-        <tr>
-          <th>When, who</th>
-          <th className="number">Minutes</th>
-          <th className="number">Built again</th>
-          <th>Measured</th>
-          <th>What broke, what was seen</th>
-        </tr>
-      </thead>
-      <tbody>
-        {learned.trials.map((trial) => (
-          <tr key={trial.id}>
-            <td style={{ whiteSpace: "nowrap" }}>
-              {dayOf(trial.at)}
+    <DataTable
+      label="House trials so far"
+      rowKey="id"
+      rows={learned.trials}
+      columns={[
+        {
+          title: "When, who",
+          key: "at",
+          className: "nowrap",
+          sorter: (a, b) => a.at - b.at,
+          render: (_, { at, by }) => (
+            <>
+              {dayOf(at)}
               <br />
-              <span className="soft small">{trial.by}</span>
-            </td>
-            <td className="number">{trial.buildMinutes}</td>
-            <td className="number">{trial.rebuilds}</td>
-            <td>
-              {trial.versions
-                .flatMap((v) => v.trials)
-                .map((t) => (t.value === null ? "no number" : showQuantity(t.value, measure.dimension, run.units)))
-                .join(", ")}
-            </td>
-            <td>
-              {[
-                ...trial.broke.filter((b) => b.spoilt > 0).map((b) => `${b.spoilt} × ${lineName(b.lineId)} spoilt`),
-                ...trial.versions
-                  .flatMap((v) => v.trials.flatMap((t) => t.seen))
-                  .map((seen) => families[brief.family].symptoms.find((s) => s.id === seen)?.words ?? seen),
-                trial.note,
-              ]
-                .filter(Boolean)
-                .join("; ") || "nothing"}
-            </td>
-          </tr>
-        ))}
-      </tbody>
-    </table>
+              <span className="soft small">{by}</span>
+            </>
+          ),
+        },
+        { title: "Minutes", dataIndex: "buildMinutes", className: "number", sorter: (a, b) => a.buildMinutes - b.buildMinutes },
+        { title: "Built again", dataIndex: "rebuilds", className: "number" },
+        {
+          title: "Measured",
+          key: "measured",
+          render: (_, { versions }) =>
+            versions
+              .flatMap((v) => v.trials)
+              .map((t) => (t.value === null ? "no number" : showQuantity(t.value, measure.dimension, run.units)))
+              .join(", "),
+        },
+        { title: "What broke, what was seen", key: "broke", render: (_, trial) => brokeWords(trial, lineName, seenWords) },
+      ]}
+    />
   );
+}
+
+function brokeWords(
+  { broke, versions, note }: LearnedDoc["trials"][number],
+  lineName: (id: string) => string,
+  seenWords: (id: string) => string,
+): string {
+  const spoilt = broke.filter((b) => b.spoilt > 0).map((b) => `${b.spoilt} × ${lineName(b.lineId)} spoilt`);
+  const seen = versions.flatMap((v) => v.trials.flatMap((t) => t.seen)).map(seenWords);
+  return [...spoilt, ...seen, note].filter(Boolean).join("; ") || "nothing";
 }

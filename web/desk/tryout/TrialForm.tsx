@@ -9,6 +9,7 @@ import { blankVersion, filledVersions } from "../../shared/logbook/versions.ts";
 import "../../shared/logbook/logbook.css";
 import { useKeptState } from "../../shared/useKeptState.ts";
 import { Button } from "../pieces/Button.tsx";
+import { DataTable } from "../pieces/DataTable.tsx";
 import { learnedQuery, materialsQuery, runQuery } from "../queries.ts";
 import { useBriefWork, useRunActions } from "../work/RunContext.ts";
 
@@ -121,45 +122,28 @@ function BrokeRows({
   if (lines.length === 0) return null;
   const of = (id: string): Broke => broke.find((b) => b.lineId === id) ?? { lineId: id, spoilt: 0, good: 0 };
   const set = (id: string, patch: Partial<Broke>): void => onChange([...broke.filter((b) => b.lineId !== id), { ...of(id), ...patch }]);
+  const box = (id: string, label: string, what: "good" | "spoilt") => (
+    <InputNumber
+      size="small"
+      aria-label={label}
+      min={0}
+      max={1000}
+      precision={0}
+      value={of(id)[what]}
+      onChange={(value) => set(id, { [what]: value ?? 0 })}
+    />
+  );
   return (
-    <table className="trials">
-      <thead>
-        <tr>
-          <th>Pieces</th>
-          <th>Went in</th>
-          <th>Spoilt or broke</th>
-        </tr>
-      </thead>
-      <tbody>
-        {lines.map(({ id, name }) => (
-          <tr key={id}>
-            <td>{name}</td>
-            <td>
-              <InputNumber
-                size="small"
-                aria-label={`${name}, went in`}
-                min={0}
-                max={1000}
-                precision={0}
-                value={of(id).good}
-                onChange={(v) => set(id, { good: v ?? 0 })}
-              />
-            </td>
-            <td>
-              <InputNumber
-                size="small"
-                aria-label={`${name}, spoilt`}
-                min={0}
-                max={1000}
-                precision={0}
-                value={of(id).spoilt}
-                onChange={(v) => set(id, { spoilt: v ?? 0 })}
-              />
-            </td>
-          </tr>
-        ))}
-      </tbody>
-    </table>
+    <DataTable
+      label="Pieces that went in, and what broke"
+      rowKey="id"
+      rows={lines}
+      columns={[
+        { title: "Pieces", dataIndex: "name" },
+        { title: "Went in", key: "good", render: (_, { id, name }) => box(id, `${name}, went in`, "good") },
+        { title: "Spoilt or broke", key: "spoilt", render: (_, { id, name }) => box(id, `${name}, spoilt`, "spoilt") },
+      ]}
+    />
   );
 }
 

@@ -1,6 +1,7 @@
 import type { LineCount } from "@lampcrate/contract";
 import type { KitLine } from "@lampcrate/core";
 import { InputNumber } from "antd";
+import { DataTable } from "../../pieces/DataTable.tsx";
 import { shownPer, unitWord } from "../../pieces/show.ts";
 import { useCrateWork } from "../../work/RunContext.ts";
 import { useSizedCrate } from "../../work/SizedCrate.tsx";
@@ -15,50 +16,43 @@ interface CountTableProps {
 export function CountTable({ lines, counts, onChange }: CountTableProps) {
   const { materials } = useCrateWork();
   const crate = useSizedCrate();
+  const rows = counts.map((count) => {
+    const line = lines.find((l) => l.id === count.lineId);
+    const material = materials.find((m) => m.id === line?.materialId);
+    const planned = crate.manifest?.lines.find((l) => l.id === count.lineId)?.quantity;
+    return { count, line, name: material?.name ?? "gone", per: shownPer(material?.unit), unit: unitWord(material?.unit), planned };
+  });
+  type Row = (typeof rows)[number];
+  const box = ({ count, name, per, unit }: Row, what: "putOut" | "left" | "spoilt", words: string) => (
+    <InputNumber
+      size="small"
+      className="count-box"
+      aria-label={`${name}, ${words}`}
+      min={0}
+      suffix={unit || undefined}
+      value={count[what] / per}
+      onChange={(value) => value !== null && onChange(count.lineId, { [what]: value * per })}
+    />
+  );
+  const show = (amount: number, { per, unit }: Row): string => `${Math.round((amount / per) * 100) / 100}${unit ? ` ${unit}` : ""}`;
   return (
-    <table className="trials">
-      <thead>
-        <tr>
-          <th>Material</th>
-          <th>Put out</th>
-          <th>Left</th>
-          <th>Spoilt</th>
-          <th>Used, and what the crate held</th>
-        </tr>
-      </thead>
-      <tbody>
-        {counts.map((count) => {
-          const line = lines.find((l) => l.id === count.lineId);
-          const material = materials.find((m) => m.id === line?.materialId);
-          const per = shownPer(material?.unit);
-          const unit = unitWord(material?.unit);
-          const cell = (what: "putOut" | "left" | "spoilt", words: string) => (
-            <InputNumber
-              size="small"
-              aria-label={`${material?.name ?? "line"}, ${words}`}
-              min={0}
-              suffix={unit || undefined}
-              style={{ width: 96 }}
-              value={count[what] / per}
-              onChange={(value) => value !== null && onChange(count.lineId, { [what]: value * per })}
-            />
-          );
-          const planned = crate.manifest?.lines.find((l) => l.id === count.lineId)?.quantity;
-          const show = (amount: number): string => `${Math.round((amount / per) * 100) / 100}${unit ? ` ${unit}` : ""}`;
-          return (
-            <tr key={count.lineId}>
-              <td>{material?.name ?? "gone"}</td>
-              <td>{cell("putOut", "put out")}</td>
-              <td>{cell("left", "left")}</td>
-              <td>{line?.kind === "counted" ? cell("spoilt", "spoilt") : ""}</td>
-              <td className="small">
-                {show(Math.max(0, count.putOut - count.left))}
-                {planned === undefined ? "" : ` of ${show(planned)}`}
-              </td>
-            </tr>
-          );
-        })}
-      </tbody>
-    </table>
+    <DataTable
+      label="What was put out, left and spoilt"
+      rowKey={({ count }) => count.lineId}
+      rows={rows}
+      columns={[
+        { title: "Material", dataIndex: "name" },
+        { title: "Put out", key: "putOut", render: (_, row) => box(row, "putOut", "put out") },
+        { title: "Left", key: "left", render: (_, row) => box(row, "left", "left") },
+        { title: "Spoilt", key: "spoilt", render: (_, row) => (row.line?.kind === "counted" ? box(row, "spoilt", "spoilt") : "") },
+        {
+          title: "Used, and what the crate held",
+          key: "used",
+          className: "small",
+          render: (_, row) =>
+            `${show(Math.max(0, row.count.putOut - row.count.left), row)}${row.planned === undefined ? "" : ` of ${show(row.planned, row)}`}`,
+        },
+      ]}
+    />
   );
 }

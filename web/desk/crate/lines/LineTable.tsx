@@ -1,17 +1,20 @@
 import { closestCenter, DndContext, type DragEndEvent, KeyboardSensor, PointerSensor, useSensor, useSensors } from "@dnd-kit/core";
 import { arrayMove, SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from "@dnd-kit/sortable";
 import type { BriefDoc, MaterialDoc } from "@lampcrate/contract";
-import type { UnitChoice } from "@lampcrate/core";
+import type { KitLine, UnitChoice } from "@lampcrate/core";
 import { nanoid } from "nanoid";
 import { memo, useId, useState } from "react";
 import { Link } from "react-router";
 import { Button } from "../../pieces/Button.tsx";
 import { Choose } from "../../pieces/Choose.tsx";
+import { DataTable } from "../../pieces/DataTable.tsx";
 import { useBriefWork, useCrateWork, useRunActions } from "../../work/RunContext.ts";
 import type { DraftActions } from "../../work/useBriefDraft.ts";
-import { LineRow } from "./LineRow.tsx";
+import { LineForm } from "./LineForm.tsx";
+import { lineColumns } from "./lineColumns.tsx";
 import { newLine } from "./newLine.ts";
 import { PasteLines } from "./PasteLines.tsx";
+import { SortableRow } from "./SortableRow.tsx";
 
 /** What a kit is made of, line by line. */
 export function LineTable() {
@@ -40,6 +43,10 @@ const Lines = memo(function Lines({ lines, buildBy, shareAtOnce, materials, unit
     change({ lines: [...lines, line] }, `added ${material.name}`);
     setEditing(line.id);
   };
+  const materialOf = (line: KitLine): MaterialDoc | undefined => materials.find((m) => m.id === line.materialId);
+  const nameOf = (line: KitLine): string => materialOf(line)?.name ?? "gone from the store room";
+  const changeLine = (line: KitLine, patch: Partial<KitLine>, words: string): void =>
+    change({ lines: lines.map((l) => (l.id === line.id ? { ...l, ...patch } : l)) }, `${nameOf(line)}: ${words}`);
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
@@ -60,45 +67,29 @@ const Lines = memo(function Lines({ lines, buildBy, shareAtOnce, materials, unit
       ) : null}
       {lines.length === 0 ? null : (
         <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={moved}>
-          <table className="trials grid">
-            <thead>
-              <tr>
-                <th scope="col">
-                  <span className="unseen">Move</span>
-                </th>
-                <th scope="col">Material</th>
-                <th scope="col">Takes</th>
-                <th scope="col">For whom</th>
-                <th scope="col">Again at a rebuild</th>
-                <th scope="col">Spoilt</th>
-                <th scope="col">
-                  <span className="unseen">Change</span>
-                </th>
-              </tr>
-            </thead>
-            <tbody>
-              <SortableContext items={lines.map((line) => line.id)} strategy={verticalListSortingStrategy}>
-                {lines.map((line) => {
-                  const material = materials.find((m) => m.id === line.materialId);
-                  const name = material?.name ?? "gone from the store room";
-                  return (
-                    <LineRow
-                      key={line.id}
-                      line={line}
-                      material={material}
-                      units={units}
-                      open={editing === line.id}
-                      onOpen={() => setEditing(editing === line.id ? null : line.id)}
-                      onChange={(patch, words) =>
-                        change({ lines: lines.map((l) => (l.id === line.id ? { ...l, ...patch } : l)) }, `${name}: ${words}`)
-                      }
-                      onRemove={() => change({ lines: lines.filter((l) => l.id !== line.id) }, `took ${name} out`)}
-                    />
-                  );
-                })}
-              </SortableContext>
-            </tbody>
-          </table>
+          <SortableContext items={lines.map((line) => line.id)} strategy={verticalListSortingStrategy}>
+            <DataTable
+              label="What a kit takes, line by line"
+              rowKey="id"
+              rows={lines}
+              rowAs={SortableRow}
+              onRow={(line) => ({ "aria-label": nameOf(line) })}
+              columns={lineColumns({ nameOf, materialOf, units, editing, setEditing, onChange: changeLine })}
+              expandable={{
+                expandedRowKeys: editing === null ? [] : [editing],
+                showExpandColumn: false,
+                expandedRowRender: (line) => (
+                  <LineForm
+                    line={line}
+                    material={materialOf(line)}
+                    units={units}
+                    onChange={(patch, words) => changeLine(line, patch, words)}
+                    onRemove={() => change({ lines: lines.filter((l) => l.id !== line.id) }, `took ${nameOf(line)} out`)}
+                  />
+                ),
+              }}
+            />
+          </SortableContext>
         </DndContext>
       )}
       <div className="row">

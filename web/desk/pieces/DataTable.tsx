@@ -1,0 +1,39 @@
+import { Table, type TableProps } from "antd";
+import { type ComponentProps, useMemo } from "react";
+import "./dataTable.css";
+
+interface DataTableProps<Row extends object>
+  extends Pick<TableProps<Row>, "rowKey" | "expandable" | "onRow" | "rowClassName" | "summary" | "loading" | "rowSelection"> {
+  /** What the table holds, for whoever hears it. */
+  readonly label: string;
+  readonly columns: NonNullable<TableProps<Row>["columns"]>;
+  readonly rows: readonly Row[];
+  /** Draws a body row in a way of its own. */
+  readonly rowAs?: React.ComponentType<ComponentProps<"tr">>;
+  /** Rows of a height known beforehand, of which only those in sight are drawn; with the table's whole width, px. */
+  readonly virtual?: { readonly height: number; readonly width: number };
+  readonly headless?: boolean;
+}
+
+/** A table in our look: hairlines between rows, no pages; whoever has many rows looks for them or scrolls. */
+export function DataTable<Row extends object>({ label, rows, rowAs, virtual, headless = false, ...rest }: DataTableProps<Row>) {
+  const components = useMemo(
+    () => ({
+      table: (props: ComponentProps<"table">) => <table aria-label={label} {...props} />,
+      ...(rowAs ? { body: { row: rowAs } } : {}),
+    }),
+    [label, rowAs],
+  );
+  return (
+    <Table<Row>
+      {...rest}
+      {...(virtual ? { virtual: true, scroll: { y: virtual.height, x: virtual.width } } : { components })}
+      className="data-table"
+      dataSource={rows}
+      pagination={false}
+      showHeader={!headless}
+      showSorterTooltip={false}
+      size="small"
+    />
+  );
+}
