@@ -1,5 +1,6 @@
 export * from "./calendar/backPlan.ts";
 export * from "./calendar/clashes.ts";
+export * from "./calendar/labels.ts";
 export * from "./calendar/runKinds.ts";
 export * from "./calendar/runWords.ts";
 export * from "./calendar/wallClock.ts";

@@ -13,6 +13,7 @@ export function LengthBox({
   units,
   allowNone = false,
   room = false,
+  onNone,
   onChange,
 }: {
   readonly label: string;
@@ -22,11 +23,17 @@ export function LengthBox({
   readonly allowNone?: boolean;
   /** Whether it is a room that is measured: a bare number is in metres or feet, and is shown so. */
   readonly room?: boolean;
+  /** Takes an emptied box; without it a length must stand there. */
+  readonly onNone?: () => void;
   readonly onChange: (metres: number) => void;
 }) {
   const unit = bare[room ? "room" : "piece"][units];
   const shown = valueM === null ? "" : room ? showAsTyped(valueM, unit) : showQuantity(valueM, "length", units);
   const { text, trouble, type, commit, onKeyDown } = useTyped(shown, (typed) => {
+    if (typed.trim() === "" && onNone) {
+      onNone();
+      return null;
+    }
     const asked = { dimension: "length", defaultUnit: unit } as const;
     const read = parseQuantity(typed, asked);
     if (!read.ok) return refusalWords(read.reason, typed, asked);
@@ -37,7 +44,7 @@ export function LengthBox({
   return (
     <Labelled label={label} trouble={trouble}>
       <Input
-        style={{ width: 120 }}
+        className="length-box"
         value={text}
         {...(trouble === null ? {} : { status: "error" as const })}
         onChange={(event) => type(event.target.value)}

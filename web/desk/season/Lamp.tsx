@@ -14,7 +14,8 @@ export function Lamp({
 }) {
   const bulb = "M-7 7a7 7 0 1 1 14 0c0 4-3 5-3.4 8h-7.2c-.4-3-3.4-4-3.4-8z";
   return (
-    <g transform={`translate(${x} ${y})`} role="img" aria-label={words}>
+    <g transform={`translate(${x} ${y})`} className="lamp">
+      <title>{words}</title>
       <path d="M0-1v3" stroke="var(--ink)" strokeWidth="1.4" />
       {state === "done" ? (
         <>

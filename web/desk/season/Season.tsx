@@ -1,9 +1,15 @@
+import type { SeasonDoc, ToDo } from "@lampcrate/contract";
 import { useQuery } from "@tanstack/react-query";
+import { useMemo, useState } from "react";
 import { Link, useNavigate } from "react-router";
+import { Button } from "../pieces/Button.tsx";
 import { useKeys } from "../pieces/keys.ts";
 import { seasonQuery } from "../queries.ts";
 import { useSeasonWork } from "../seasonData/useSeasonWork.ts";
+import { monthsOf, usualStart } from "./axis.ts";
 import { ErasingNotices } from "./ErasingNotices.tsx";
+import { SeasonFilter } from "./SeasonFilter.tsx";
+import { type SeasonPart, seasonOrder } from "./seasonOrder.ts";
 import { ThisWeek } from "./ThisWeek.tsx";
 import { TimeLine } from "./TimeLine.tsx";
 import "./season.css";
@@ -17,6 +23,11 @@ export function Season() {
   const navigate = useNavigate();
   const may = useMay();
   useKeys(may("plan") ? [{ key: "n", words: "new run", act: () => void navigate("/start") }] : []);
+  const given = season.data?.toDo;
+  const toDo = useMemo(
+    () => [...(given ?? []), ...work].sort((a, b) => a.due.localeCompare(b.due) || a.runTitle.localeCompare(b.runTitle)),
+    [given, work],
+  );
   if (season.isPending) return <main className="page soft">Opening the season …</main>;
   if (season.isLoadingError)
     return (
@@ -27,7 +38,6 @@ export function Season() {
       </main>
     );
   const { runs, missing, today } = season.data;
-  const toDo = [...season.data.toDo, ...work].sort((a, b) => a.due.localeCompare(b.due) || a.runTitle.localeCompare(b.runTitle));
   const sessions = runs.reduce((sum, run) => sum + run.sessions.length, 0);
   const entries = runs.reduce((sum, run) => sum + run.accepted + run.waiting, 0);
   return (
@@ -35,7 +45,7 @@ export function Season() {
       <div className="season">
         <div className="stack">
           <div className="row spread">
-            <div className="row" style={{ alignItems: "baseline" }}>
+            <div className="row baseline">
               <h1>Season</h1>
               <span className="soft">
                 {runs.length} {runs.length === 1 ? "run" : "runs"}, {sessions} sessions, {entries} entries so far
@@ -61,12 +71,44 @@ export function Season() {
                 No run yet. Start one: choose a challenge, and the crate, the calendar and the sheet for families follow from its numbers.
               </p>
             ) : (
-              <TimeLine season={season.data} />
+              <Runs season={season.data} toDo={toDo} />
             )}
           </div>
         </div>
         <ThisWeek toDo={toDo} today={today} />
       </div>
     </main>
+  );
+}
+
+/** The season's runs as chosen, on their line. */
+function Runs({ season, toDo }: { readonly season: SeasonDoc; readonly toDo: readonly ToDo[] }) {
+  const { runs, today } = season;
+  const [part, setPart] = useState<SeasonPart>("all");
+  const [find, setFind] = useState("");
+  const [from, setFrom] = useState(usualStart(today));
+  const shown = useMemo(() => seasonOrder(runs, toDo, today, { part, find }), [runs, toDo, today, part, find]);
+  const months = useMemo(() => monthsOf(runs, today), [runs, today]);
+  return (
+    <>
+      <SeasonFilter {...{ part, find, from, today, months }} onPart={setPart} onFind={setFind} onFrom={setFrom} />
+      {shown.length === 0 ? (
+        <p className="pad soft">
+          No run is like that.{" "}
+          <Button
+            type="text"
+            size="small"
+            onClick={() => {
+              setPart("all");
+              setFind("");
+            }}
+          >
+            show all
+          </Button>
+        </p>
+      ) : (
+        <TimeLine season={season} runs={shown} from={from} />
+      )}
+    </>
   );
 }

@@ -1,15 +1,20 @@
 import type { StarterLine } from "@lampcrate/contract";
-import { families, familyIds } from "@lampcrate/core";
+import { families, familyIds, showQuantity, type UnitChoice } from "@lampcrate/core";
+import { memo } from "react";
+import { RigDrawing } from "../../shared/pieces/RigDrawing.tsx";
+import { Button } from "../pieces/Button.tsx";
 import type { Chosen } from "./chosen.ts";
+import { needsOf } from "./fits.ts";
 
 interface ShelfProps {
   readonly starters: readonly StarterLine[];
   readonly chosen: Chosen | null;
+  readonly units: UnitChoice;
   readonly onChoose: (chosen: Chosen) => void;
 }
 
-/** The briefs by family, a board each: what is asked, and what makes it different from its neighbours. */
-export function Shelf({ starters, chosen, onChoose }: ShelfProps) {
+/** The briefs by family, a board each: the rig, what is asked, and what makes it different from its neighbours. */
+export function Shelf({ starters, chosen, units, onChoose }: ShelfProps) {
   return (
     <>
       {familyIds
@@ -24,18 +29,12 @@ export function Shelf({ starters, chosen, onChoose }: ShelfProps) {
                 .filter((starter) => starter.family === id)
                 .map((starter) => (
                   <li key={starter.id}>
-                    <button
-                      type="button"
-                      aria-pressed={chosen?.kind === "starter" && chosen.id === starter.id}
-                      onClick={() => onChoose({ kind: "starter", id: starter.id })}
-                    >
-                      <strong>{starter.title}</strong>
-                      <span>{starter.goal}</span>
-                      <span className="soft small">{starter.told}</span>
-                      <span className="soft small">
-                        {starter.minutes} min a build, from {starter.youngestAge} years, {starter.lines} lines in the crate
-                      </span>
-                    </button>
+                    <StarterCard
+                      starter={starter}
+                      units={units}
+                      taken={chosen?.kind === "starter" && chosen.id === starter.id}
+                      onChoose={onChoose}
+                    />
                   </li>
                 ))}
             </ul>
@@ -43,4 +42,35 @@ export function Shelf({ starters, chosen, onChoose }: ShelfProps) {
         ))}
     </>
   );
+}
+
+interface StarterCardProps {
+  readonly starter: StarterLine;
+  readonly units: UnitChoice;
+  readonly taken: boolean;
+  readonly onChoose: (chosen: Chosen) => void;
+}
+
+const StarterCard = memo(function StarterCard({ starter, units, taken, onChoose }: StarterCardProps) {
+  const { id, title, goal, told, minutes, youngestAge, lines } = starter;
+  return (
+    <Button type="text" className="starter" aria-pressed={taken} onClick={() => onChoose({ kind: "starter", id })}>
+      <span className="starter-rig" aria-hidden="true">
+        <RigDrawing scene={families[starter.family].drawing(starter.spec, starter.design)} units={units} wide={200} tall={112} bare />
+      </span>
+      <span className="starter-words">
+        <strong>{title}</strong>
+        <span>{goal}</span>
+        <span className="soft small">{told}</span>
+        <span className="soft small">
+          {minutes} min a build, from {youngestAge} years, {roomWords(starter, units)}, {lines} lines in the crate
+        </span>
+      </span>
+    </Button>
+  );
+});
+
+function roomWords(starter: StarterLine, units: UnitChoice): string {
+  const { lengthM, widthM, water } = needsOf(starter);
+  return `${showQuantity(Math.max(lengthM, widthM), "length", units)} of room${water ? " and water" : ""}`;
 }

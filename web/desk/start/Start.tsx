@@ -1,26 +1,22 @@
-import type { FamilyId } from "@lampcrate/core";
-import { families, familyIds } from "@lampcrate/core";
 import { useQuery } from "@tanstack/react-query";
 import { useMemo, useState } from "react";
 import { Lock } from "../pieces/Lock.tsx";
 import { houseQuery, startersQuery } from "../queries.ts";
 import type { Chosen } from "./chosen.ts";
+import { anything, fits } from "./fits.ts";
 import { ImportPack } from "./ImportPack.tsx";
 import { Shelf } from "./Shelf.tsx";
 import { StartPanel } from "./StartPanel.tsx";
+import { WishFields } from "./WishFields.tsx";
 import "./start.css";
-import { Button } from "../pieces/Button.tsx";
 
 /** Ask: choose a challenge from the shelf, begin with a blank brief, or bring in a pack. */
 export function Start() {
   const starters = useQuery(startersQuery);
   const units = useQuery(houseQuery).data?.units ?? "metric";
-  const [family, setFamily] = useState<FamilyId | null>(null);
+  const [wish, setWish] = useState(anything);
   const [chosen, setChosen] = useState<Chosen | null>(null);
-  const shown = useMemo(
-    () => (starters.data ?? []).filter((starter) => family === null || starter.family === family),
-    [starters.data, family],
-  );
+  const shown = useMemo(() => (starters.data ?? []).filter((starter) => fits(starter, wish)), [starters.data, wish]);
   if (starters.isPending) return <main className="page soft">Fetching the shelf …</main>;
   if (starters.isLoadingError)
     return (
@@ -34,23 +30,19 @@ export function Start() {
     <main className="page">
       <div className="start">
         <div className="stack">
-          <div className="row" style={{ alignItems: "baseline" }}>
+          <div className="row baseline">
             <h1>What shall they build?</h1>
-            <span className="soft">
-              {starters.data.length} briefs on the shelf, each with its numbers, crate, tiers, cautions and hints
+            <span className="soft" role="status">
+              {shown.length === starters.data.length
+                ? `${shown.length} briefs on the shelf, each with its numbers, crate, tiers, cautions and hints`
+                : `${shown.length} of ${starters.data.length} briefs fit`}
             </span>
           </div>
-          <div className="row family-row" role="group" aria-label="Families">
-            <Button size="small" aria-pressed={family === null} onClick={() => setFamily(null)}>
-              all
-            </Button>
-            {familyIds.map((id) => (
-              <Button size="small" key={id} aria-pressed={family === id} onClick={() => setFamily(id)}>
-                {families[id].ask.toLowerCase()}
-              </Button>
-            ))}
-          </div>
-          <Shelf starters={shown} chosen={chosen} onChoose={setChosen} />
+          <WishFields wish={wish} units={units} onWish={setWish} />
+          {shown.length === 0 ? (
+            <p className="sheet pad">Nothing on the shelf fits all of that. Ask for less, or begin with a blank brief.</p>
+          ) : null}
+          <Shelf starters={shown} chosen={chosen} units={units} onChoose={setChosen} />
         </div>
         <div className="stack start-side">
           <Lock to="plan" told>

@@ -1,4 +1,4 @@
-import { type Scene, showQuantity, type UnitChoice } from "@lampcrate/core";
+import { type Mark, type Scene, showQuantity, type UnitChoice } from "@lampcrate/core";
 import { MarkDrawing } from "./RigMarks.tsx";
 
 interface RigDrawingProps {
@@ -8,6 +8,8 @@ interface RigDrawingProps {
   readonly tall?: number;
   /** Small pictures leave the notes out. */
   readonly small?: boolean;
+  /** A picture to know the rig by: no words, no lengths. */
+  readonly bare?: boolean;
   /** Width of the picture's own units; narrower pictures show larger words. */
   readonly wide?: number;
   /** Size in m that the picture is drawn for, so that two rigs beside each other share one scale. */
@@ -17,9 +19,9 @@ interface RigDrawingProps {
 const edge = 26;
 
 /** A rig to scale on squared paper: numbers from the core, labels in words. */
-export function RigDrawing({ scene, units, tall: most = 400, small = false, wide, frame = scene }: RigDrawingProps) {
+export function RigDrawing({ scene, units, tall: most = 400, small = false, bare = false, wide, frame = scene }: RigDrawingProps) {
   const width = wide ?? (small ? 480 : 800);
-  const tall = Math.max(130, Math.min(most, ((width - 2 * edge) * frame.height) / frame.width + 2 * edge));
+  const tall = Math.max(bare ? 60 : 130, Math.min(most, ((width - 2 * edge) * frame.height) / frame.width + 2 * edge));
   const scale = Math.min((width - 2 * edge) / frame.width, (tall - 2 * edge) / frame.height);
   const left = (width - frame.width * scale) / 2;
   const x = (m: number): number => left + m * scale;
@@ -29,10 +31,10 @@ export function RigDrawing({ scene, units, tall: most = 400, small = false, wide
   return (
     <svg className="rig" viewBox={`0 0 ${width} ${tall}`} role="img" aria-label={scene.describe}>
       <path d={gridOf(width, tall, left, square)} fill="none" stroke="var(--square)" strokeWidth="1" />
-      {scene.marks.map((mark, i) => (
-        <MarkDrawing key={i} mark={mark} x={x} y={y} units={units} text={text} small={small} width={width} />
+      {(bare ? scene.marks.filter(isShape) : scene.marks).map((mark, i) => (
+        <MarkDrawing key={i} mark={mark} x={x} y={y} units={units} text={text} small={small || bare} width={width} />
       ))}
-      {small ? null : (
+      {small || bare ? null : (
         <text x={width - 8} y={tall - 7} textAnchor="end" fontSize={text * 0.8} fill="var(--soft)">
           one square {showQuantity(squareOf(scale), "length", units)}
         </text>
@@ -40,6 +42,9 @@ export function RigDrawing({ scene, units, tall: most = 400, small = false, wide
     </svg>
   );
 }
+
+/** A mark without words of its own; a load shows no mass here. */
+const isShape = (mark: Mark): boolean => mark.kind !== "note" && mark.kind !== "measure";
 
 /** Squared paper as one path: a pattern would be painted anew, square by square, at every move of a dial. */
 function gridOf(width: number, tall: number, left: number, square: number): string {

@@ -1,0 +1,65 @@
+import type { RunSummary } from "@lampcrate/contract";
+import { addDays, shortDate } from "@lampcrate/core";
+import type { Axis } from "./axis.ts";
+
+/** Something on a run's wire that has a day and words. */
+export interface WireMark {
+  readonly kind: "tag" | "reveal";
+  readonly on: string;
+  readonly words: string;
+}
+
+export interface Wire {
+  readonly begins: string;
+  /** First day on which something happens: preparing is before it. */
+  readonly first: string;
+  readonly ends: string;
+  /** Id of the next session. */
+  readonly next: string | undefined;
+  readonly marks: readonly WireMark[];
+  /** Height of the wire on a day when it hangs from `y`, px. */
+  readonly sag: (date: string, y: number) => number;
+  readonly path: (from: string, to: string, y: number) => string;
+}
+
+/** Days on which two tags would lie on each other are said by one. */
+const tooNear = 20;
+
+/** A run's days as a wire that hangs from the day it was made to its last. */
+export function wireOf(run: RunSummary, { today, x, width }: Axis): Wire {
+  const held = run.sessions.filter((s) => !s.cancelled);
+  const days = [run.opensOn, run.closesOn, run.revealOn, ...held.map((s) => s.date)].flatMap((day) => day ?? []).sort();
+  const begins = run.createdOn;
+  const ends = days.at(-1) ?? addDays(today, 14);
+  const first = [run.opensOn, held[0]?.date].flatMap((day) => day ?? []).sort()[0] ?? ends;
+  const [x0, x1] = [x(begins), x(ends)];
+  const sagAt = (px: number, y: number): number => y + 9 * Math.max(0, 1 - ((2 * (px - x0)) / Math.max(1, x1 - x0) - 1) ** 2);
+  const next = held.find((s) => s.date >= today);
+  return {
+    begins,
+    first,
+    ends,
+    next: next?.id,
+    marks: marksOf(run, next?.date ?? null, today, x),
+    sag: (date, y) => sagAt(x(date), y),
+    path: (from, to, y) => {
+      const [a, b] = [Math.max(0, x(from)), Math.min(width, x(to))];
+      if (b <= a) return "";
+      const points = Array.from({ length: 25 }, (_, i) => a + ((b - a) * i) / 24);
+      return points.map((px, i) => `${i === 0 ? "M" : "L"}${px.toFixed(1)} ${sagAt(px, y).toFixed(1)}`).join("");
+    },
+  };
+}
+
+function marksOf(run: RunSummary, nextDay: string | null, today: string, x: Axis["x"]): readonly WireMark[] {
+  const publish = run.status === "draft" && run.opensOn !== null ? addDays(run.opensOn, -3) : null;
+  const pack = nextDay === null ? null : addDays(nextDay, -3);
+  const both = publish !== null && pack !== null && Math.abs(x(pack) - x(publish)) < tooNear;
+  const tag = (on: string, words: string): WireMark => ({ kind: "tag", on, words });
+  return [
+    ...(both ? [tag(publish < pack ? publish : pack, "publish, pack")] : []),
+    ...(publish !== null && !both ? [tag(publish, "publish by")] : []),
+    ...(pack !== null && !both ? [tag(pack, "pack")] : []),
+    ...(run.revealOn === null ? [] : [{ kind: "reveal" as const, on: run.revealOn, words: `reveal ${shortDate(run.revealOn, today)}` }]),
+  ];
+}

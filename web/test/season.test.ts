@@ -1,0 +1,96 @@
+import type { RunSummary, ToDo } from "@lampcrate/contract";
+import { describe, expect, it } from "vitest";
+import { axisOf, monthsOf, usualStart, weeksOf } from "../desk/season/axis.ts";
+import { entriesWords } from "../desk/season/EntriesBand.tsx";
+import { seasonOrder } from "../desk/season/seasonOrder.ts";
+import { wireOf } from "../desk/season/wire.ts";
+
+const today = "2026-11-25";
+const run = (id: string, patch: Partial<RunSummary> = {}): RunSummary =>
+  ({
+    id,
+    title: id,
+    kind: "drop-in",
+    status: "published",
+    createdOn: "2026-11-02",
+    opensOn: null,
+    closesOn: null,
+    revealOn: null,
+    sessions: [],
+    waiting: 0,
+    accepted: 0,
+    ...patch,
+  }) as RunSummary;
+const held = (date: string, cancelled = false) => ({ id: date, date, cancelled }) as RunSummary["sessions"][number];
+const todo = (runId: string, late: boolean) => ({ runId, late }) as ToDo;
+const ids = (runs: readonly RunSummary[], toDo: readonly ToDo[], part: "all" | "to do" | "open" | "drafts" | "over" = "all", find = "") =>
+  seasonOrder(runs, toDo, today, { part, find }).map(({ id }) => id);
+
+describe("the order of a season", () => {
+  const runs = [
+    run("over", { revealOn: "2026-11-20" }),
+    run("later", { sessions: [held("2026-12-05")] }),
+    run("no day"),
+    run("sooner", { sessions: [held("2026-11-14"), held("2026-11-26", true), held("2026-11-28")] }),
+    run("late", { sessions: [held("2026-12-24")] }),
+  ];
+
+  it("is what is late, then what comes next, then what is over; days gone by and cancelled ones don't count", () => {
+    expect(ids(runs, [todo("late", true), todo("later", false)])).toEqual(["late", "sooner", "later", "no day", "over"]);
+  });
+
+  it("shows the part that is asked for, and titles that have the words", () => {
+    const open = run("open", { opensOn: "2026-11-25", closesOn: "2026-11-25" });
+    const all = [...runs, open, run("closed", { opensOn: "2026-11-01", closesOn: "2026-11-24" }), run("Draft", { status: "draft" })];
+    expect(ids(all, [todo("later", false)], "to do")).toEqual(["later"]);
+    expect(ids(all, [], "open")).toEqual(["open"]);
+    expect(ids(all, [], "drafts")).toEqual(["Draft"]);
+    expect(ids(all, [], "over")).toEqual(["over"]);
+    expect(ids(all, [], "all", " dRAf")).toEqual(["Draft"]);
+    expect(
+      ids([run("gone", { status: "cancelled" }), run("called off", { status: "cancelled", sessions: [held("2026-12-01")] })], []),
+    ).toEqual(["called off"]);
+  });
+});
+
+describe("the season's line", () => {
+  it("begins three weeks back on a Monday, and lies days evenly over its width", () => {
+    expect(usualStart(today)).toBe("2026-11-02");
+    const axis = axisOf("2026-11-02", today, 980, 14);
+    expect([axis.x("2026-11-02"), axis.x("2026-11-09"), axis.to, axis.weeks.length]).toEqual([0, 70, "2027-02-08", 14]);
+  });
+
+  it("shows as many weeks as the season is long, nine at least and sixteen at most", () => {
+    const weeks = (revealOn: string | null) => weeksOf([run("a", { revealOn })], today);
+    expect([weeks(null), weeks("2026-12-27"), weeks("2027-01-03"), weeks("2027-01-04"), weeks("2027-08-01")]).toEqual([9, 9, 10, 11, 16]);
+  });
+
+  it("knows the months in which something happens, and today's", () => {
+    expect(monthsOf([run("a", { createdOn: "2026-09-30", revealOn: "2027-01-07" })], today)).toEqual(["2026-09", "2026-11", "2027-01"]);
+  });
+
+  it("says publish and pack at once where their tags would lie on each other", () => {
+    const draft = run("a", { status: "draft", opensOn: "2026-12-05", sessions: [held("2026-12-05")] });
+    const words = (width: number, of = draft) =>
+      wireOf(of, axisOf("2026-11-02", today, width, 14)).marks.map((mark) => [mark.on, mark.words]);
+    expect(words(980)).toEqual([["2026-12-02", "publish, pack"]]);
+    const apart = { ...draft, opensOn: "2026-12-08", revealOn: "2027-01-07" };
+    expect(words(980, apart)).toEqual([
+      ["2026-12-05", "publish by"],
+      ["2026-12-02", "pack"],
+      ["2027-01-07", "reveal Thu 7 Jan"],
+    ]);
+    expect(words(600, apart)[0]).toEqual(["2026-12-02", "publish, pack"]);
+    expect(words(980, run("b", { sessions: [held("2026-11-21")] }))).toEqual([]);
+  });
+
+  it("tells of entries by the house's day", () => {
+    const of = (patch: Partial<RunSummary>) =>
+      entriesWords(run("a", { opensOn: "2026-11-21", closesOn: "2026-12-11", accepted: 3, waiting: 2, ...patch }), today);
+    expect(of({})).toBe("open until Fri 11 Dec: 3 accepted, 2 waiting");
+    expect(of({ status: "draft" })).toBe("entries open Sat 21 Nov");
+    expect(of({ closesOn: "2026-11-24" })).toBe("closed, 2 still to sift");
+    expect(of({ closesOn: "2026-11-24", waiting: 0 })).toBe("closed, 3 accepted");
+    expect(of({ closesOn: null })).toBe("");
+  });
+});
