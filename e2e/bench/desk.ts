@@ -96,7 +96,8 @@ export async function benchDrag(browser: Browser, house: House): Promise<readonl
     const made = await page.request.post(`${house.url}/api/starters/${starter}`, { data: { title: starter, kind: "workshop" } });
     const { id } = (await made.json()) as { id: string };
     await page.goto(`${house.url}/run/${id}/tryout`);
-    const slider = page.getByRole("group", { name: "Plain build" }).getByRole("slider", { name: dial, exact: true });
+    const mark = page.getByRole("slider", { name: `${dial}, plain build`, exact: true });
+    const slider = mark.locator("xpath=..");
     await slider.scrollIntoViewIfNeeded();
     await page.waitForTimeout(1200);
     const box = await slider.boundingBox();

@@ -41,7 +41,7 @@ for (const [family, title, dial, key = "ArrowRight"] of tried) {
     const field = fieldOf(family, dial, { ...spec, ...design });
     const before = predicted(family, spec, design);
     await expect(plain).toContainText(before);
-    const slider = plain.getByRole("slider", { name: field.words, exact: true });
+    const slider = desk.getByRole("slider", { name: `${field.words}, plain build`, exact: true });
     // Ten small steps: the dial is kept inside its ruler, so the value is read back from it.
     for (let i = 0; i < 10; i += 1) await slider.press(key);
     const saved = desk.getByText("saved", { exact: true });

@@ -19,8 +19,17 @@ test("two designs fall side by side; what the test can tell is said, and one pre
   const desk = await openDesk(browser, house, demoSignIn, { motion: true });
   const id = await startedFrom(desk, "cup-canopy", "Basket");
   await desk.goto(`${house.url}/run/${id}/tryout`);
-  const rival = desk.getByRole("group", { name: "Held beside it" });
-  await expect(rival).toContainText("Size (across, or one wing): 50 cm, there 40 cm");
+  const both = desk.getByRole("region", { name: "Numbers of both designs" });
+  await expect(both).toContainText("1 of 4 differs and stands first.");
+  const size = both.getByRole("group").first();
+  await expect(size.getByRole("slider", { name: "Size (across, or one wing), plain build" })).toHaveAttribute(
+    "aria-valuetext",
+    "40\u00a0cm",
+  );
+  await expect(size.getByRole("slider", { name: "Size (across, or one wing), held beside it" })).toHaveAttribute(
+    "aria-valuetext",
+    "50\u00a0cm",
+  );
   const rig = desk.getByRole("group", { name: "Plain build" }).getByRole("img").first();
   const still = await rig.innerHTML();
   await desk.getByRole("button", { name: "Let go" }).click();

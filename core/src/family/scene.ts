@@ -1,4 +1,4 @@
-import type { Mark } from "./shape.ts";
+import type { Grip, Mark } from "./shape.ts";
 
 type Point = readonly [number, number];
 
@@ -28,4 +28,15 @@ export function alongCourse(course: readonly (readonly [number, ...number[]])[],
   const [a, b] = [course[low] ?? first, course[high] ?? last];
   const part = b[0] > a[0] ? (timeS - a[0]) / (b[0] - a[0]) : 0;
   return a.slice(1).map((value, i) => value + ((b[i + 1] ?? value) - value) * part);
+}
+
+/** A length or height that ends here: a metre in the drawing is a metre. */
+export function lengthGrip(of: Grip["of"], field: string, at: Point, toward: Point): Grip {
+  return { of, field, at, toward, perM: 1 };
+}
+
+/** The end of an arm that turns about its foot: up is more where `turns` is 1, down where it is −1. Angles in rad. */
+export function angleGrip(of: Grip["of"], field: string, foot: Point, armM: number, angle: number, turns: 1 | -1): Grip {
+  const [cos, sin] = [Math.cos(angle), Math.sin(angle) * turns];
+  return { of, field, at: [foot[0] + armM * cos, foot[1] + armM * sin], toward: [-sin * turns, cos * turns], perM: 1 / armM };
 }

@@ -186,6 +186,18 @@ export type Mark =
       readonly anchor?: "start" | "middle" | "end";
     };
 
+/** A place in a drawing that can be taken hold of: moved that way, its field grows. Metres of the drawing. */
+export interface Grip {
+  /** Whose field it is: the goal's or the plain build's. */
+  readonly of: "spec" | "design";
+  readonly field: string;
+  readonly at: readonly [number, number];
+  /** A direction of length 1 in which more of it lies. */
+  readonly toward: readonly [number, number];
+  /** How much the field grows, SI, for each metre that way. */
+  readonly perM: number;
+}
+
 export type Role = "support" | "floor" | "build" | "load" | "water" | "tub" | "path" | "lane";
 
 /** A rig to scale: numbers only, the interface draws them. */
@@ -194,6 +206,8 @@ export interface Scene {
   readonly height: number;
   readonly marks: readonly Mark[];
   readonly describe: string;
+  /** What in it can be moved by hand. */
+  readonly grips?: readonly Grip[] | undefined;
   /** What happens when it is let go; the marks above are its still. */
   readonly motion?: Motion | undefined;
 }

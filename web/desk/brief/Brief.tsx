@@ -3,6 +3,7 @@ import { useQuery } from "@tanstack/react-query";
 import { RigDrawing } from "../../shared/pieces/RigDrawing.tsx";
 import { CrateDock } from "../crate/dock/CrateDock.tsx";
 import { FieldList } from "../pieces/FieldList.tsx";
+import { useGripping } from "../pieces/useGripping.ts";
 import { learnedQuery } from "../queries.ts";
 import { useBriefWork, useRunActions } from "../work/RunContext.ts";
 import { StepDesk } from "../work/StepDesk.tsx";
@@ -25,6 +26,18 @@ export function Brief() {
   const ratios = (learned?.checked ?? []).map((checked) => checked.ratio);
   const cannot = family.cannot(brief.spec, brief.design);
   const needs = family.needs(brief.spec);
+  const setSpec = (id: string, value: number | string, words: string, settled: boolean): void =>
+    change({ spec: { ...brief.spec, [id]: value } }, words, settled);
+  const setDesign = (id: string, value: number | string, words: string, settled: boolean): void =>
+    change({ design: { ...brief.design, [id]: value } }, words, settled);
+  const gripping = useGripping(
+    {
+      spec: { fields: family.spec, values: brief.spec, onChange: setSpec },
+      design: { fields: family.design, values: brief.design, onChange: setDesign },
+    },
+    run.units,
+    nothing,
+  );
   const { hard } = family.bounds(goal.measure, brief.spec, brief.design, 0);
   return (
     <StepDesk beside="Crate" panel={<CrateDock />}>
@@ -34,7 +47,7 @@ export function Brief() {
             showQuantity(si, dimension, run.units, run.units === "metric" && dimension === "length" && si < 1.5 ? "mm" : null),
           )}
         </h2>
-        <RigDrawing scene={family.drawing(brief.spec, brief.design)} units={run.units} tall={270} />
+        <RigDrawing scene={family.drawing(brief.spec, brief.design)} units={run.units} tall={270} gripping={gripping} />
         <FieldList
           fields={family.spec}
           values={brief.spec}
@@ -51,7 +64,7 @@ export function Brief() {
                 }
               : {}
           }
-          onChange={(id, value, words, settled) => change({ spec: { ...brief.spec, [id]: value } }, words, settled)}
+          onChange={setSpec}
         />
         {cannot ? (
           <p className="cannot">
@@ -70,13 +83,7 @@ export function Brief() {
       <section className="sheet pad stack" aria-label="Plain build">
         <h2>The plain build this is reckoned for</h2>
         <p className="soft small">Builders may do otherwise: that is the point. This one only tells you whether the goal is in reach.</p>
-        <FieldList
-          fields={family.design}
-          values={brief.design}
-          within={brief.spec}
-          units={run.units}
-          onChange={(id, value, words, settled) => change({ design: { ...brief.design, [id]: value } }, words, settled)}
-        />
+        <FieldList fields={family.design} values={brief.design} within={brief.spec} units={run.units} onChange={setDesign} />
       </section>
       <CautionList />
       <AddedList part="rules" />
@@ -91,6 +98,8 @@ export function Brief() {
     </StepDesk>
   );
 }
+
+const nothing = {};
 
 const bandOf = ({ low, high }: { readonly low: number; readonly high: number }): readonly [number, number] => [low, high];
 

@@ -2,7 +2,8 @@ import { applies, type ChoiceField, type Field, type NumberField, type UnitChoic
 import { Select } from "antd";
 import { memo, useCallback, useId, useRef, useState } from "react";
 import { Ruler } from "../../shared/pieces/Ruler.tsx";
-import { quantityScale, ticksOf } from "../../shared/pieces/scale.ts";
+import { quantityScale } from "../../shared/pieces/scale.ts";
+import { shownTop } from "./shownTop.ts";
 
 interface Extras {
   readonly band?: readonly [number, number];
@@ -62,9 +63,7 @@ interface NumberRulerProps {
 const NumberRuler = memo(function NumberRuler({ field, value, units, extras, onChange }: NumberRulerProps) {
   const scale = quantityScale(field.dimension, units, field.unit, field.start);
   const [settledAt, setSettledAt] = useState(value);
-  const wanted = Math.max(2 * Math.max(settledAt, field.start), 1.25 * (extras.band?.[1] ?? 0));
-  const [roundUp = field.max] = ticksOf(wanted, 3 * wanted, scale.factor, 12);
-  const top = wanted >= field.max * 0.6 ? field.max : Math.min(field.max, Math.max(roundUp, field.min + 10 * field.step));
+  const top = shownTop(field, settledAt, scale, 1.25 * (extras.band?.[1] ?? 0));
   return (
     <Ruler
       label={field.words}

@@ -45,6 +45,7 @@ export function LengthBox({
     <Labelled label={label} trouble={trouble}>
       <Input
         className="length-box"
+        placeholder={onNone ? "any" : ""}
         value={text}
         {...(trouble === null ? {} : { status: "error" as const })}
         onChange={(event) => type(event.target.value)}

@@ -1,9 +1,10 @@
 import type { PackPreview } from "@lampcrate/contract";
 import { useQueryClient } from "@tanstack/react-query";
-import { useId, useState } from "react";
+import { useState } from "react";
 import { useNavigate } from "react-router";
 import { AskError, api, ask } from "../../shared/client.ts";
 import { Button } from "../pieces/Button.tsx";
+import { FileDrop } from "../pieces/FileDrop.tsx";
 import { materialsQuery, seasonQuery } from "../queries.ts";
 
 interface Read {
@@ -13,15 +14,13 @@ interface Read {
 
 /** Brings in a challenge pack from another house: shows what it holds, or what is wrong with it, before anything is kept. */
 export function ImportPack() {
-  const id = useId();
   const [read, setRead] = useState<Read | null>(null);
   const [troubles, setTroubles] = useState<readonly string[]>([]);
   const navigate = useNavigate();
   const queries = useQueryClient();
-  const look = async (file: File | undefined): Promise<void> => {
+  const look = async (file: File): Promise<void> => {
     setRead(null);
     setTroubles([]);
-    if (!file) return;
     try {
       const pack = JSON.parse(await file.text()) as object;
       setRead({ pack, preview: await ask(api.packs.preview.$post({ json: pack })) });
@@ -42,12 +41,7 @@ export function ImportPack() {
   return (
     <section className="sheet pad stack" aria-label="Bring in a challenge pack">
       <h2>Bring in a challenge pack</h2>
-      <div>
-        <label className="field-label small" htmlFor={id}>
-          A challenge-pack.json from another house
-        </label>
-        <input id={id} type="file" accept="application/json,.json" onChange={(event) => void look(event.target.files?.[0])} />
-      </div>
+      <FileDrop label="A challenge-pack.json from another house" accept="application/json,.json" onFile={(file) => void look(file)} />
       {troubles.length > 0 ? (
         <div role="alert" className="trouble">
           <p>Nothing was brought in.</p>

@@ -1,7 +1,8 @@
 import type { CsvPreview } from "@lampcrate/contract";
-import { useId, useState } from "react";
+import { useState } from "react";
 import { AskError, api, ask } from "../../shared/client.ts";
 import { Button } from "../pieces/Button.tsx";
+import { FileDrop } from "../pieces/FileDrop.tsx";
 
 interface StockFileProps {
   readonly onDone: () => Promise<void>;
@@ -15,7 +16,6 @@ interface Read {
 
 /** The store room out as CSV, and a changed one back in: what it would do is shown first, and nothing is taken while anything is wrong. */
 export function StockFile({ onDone, onLeave }: StockFileProps) {
-  const id = useId();
   const [read, setRead] = useState<Read | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
   const attempt = async (what: () => Promise<void>): Promise<void> => {
@@ -27,10 +27,9 @@ export function StockFile({ onDone, onLeave }: StockFileProps) {
       setTrouble(error.message);
     }
   };
-  const look = (file: File | undefined) =>
+  const look = (file: File) =>
     attempt(async () => {
       setRead(null);
-      if (!file) return;
       const text = await file.text();
       setRead({ text, preview: await ask(api.stock.csv.preview.$post({ json: { text } })) });
     });
@@ -45,12 +44,11 @@ export function StockFile({ onDone, onLeave }: StockFileProps) {
         <h2>As a file</h2>
         <Button href="/api/stock.csv">Take it out as CSV</Button>
       </div>
-      <div>
-        <label className="field-label small" htmlFor={id}>
-          Bring a CSV in: the first row names its columns, materials are found by name
-        </label>
-        <input id={id} type="file" accept=".csv,text/csv" onChange={(event) => void look(event.target.files?.[0])} />
-      </div>
+      <FileDrop
+        label="Bring a CSV in: the first row names its columns, materials are found by name"
+        accept=".csv,text/csv"
+        onFile={(file) => void look(file)}
+      />
       {trouble === null ? null : (
         <p role="alert" className="trouble">
           {trouble}

@@ -1,4 +1,4 @@
-import { families, learnedBand } from "@lampcrate/core";
+import { families, learnedBand, type Values } from "@lampcrate/core";
 import { useQuery } from "@tanstack/react-query";
 import { useMemo } from "react";
 import { LiveRig } from "../../shared/pieces/LiveRig.tsx";
@@ -7,13 +7,15 @@ import { CrateDock } from "../crate/dock/CrateDock.tsx";
 import { learnedQuery } from "../queries.ts";
 import { BriefContext, useBriefWork, useRunActions } from "../work/RunContext.ts";
 import { StepDesk } from "../work/StepDesk.tsx";
-import { DesignDials } from "./DesignDials.tsx";
 import { DesignResult } from "./DesignResult.tsx";
 import { HouseTrials } from "./HouseTrials.tsx";
 import { Measurability } from "./Measurability.tsx";
 import "./tryout.css";
 import { Button } from "../pieces/Button.tsx";
 import { Open } from "../pieces/Lock.tsx";
+import { type Movable, useGripping } from "../pieces/useGripping.ts";
+import { TwinDials } from "./TwinDials.tsx";
+import type { Design } from "./TwinRuler.tsx";
 import { useClock } from "./useClock.ts";
 
 /** While a dial moves nobody reads a verdict: it follows once the dial rests, and leaves the processor to the picture. */
@@ -29,17 +31,20 @@ export function Tryout() {
   const learned = useQuery(learnedQuery(run.id));
   const ratios = (learned.data?.checked ?? []).map((checked) => checked.ratio);
   const rival = useMemo(() => brief.compared ?? family.rival(brief.design), [family, brief.compared, brief.design]);
+  const set = (of: Design, patch: Values, words: string, settled: boolean): void =>
+    of === "plain"
+      ? change({ design: { ...brief.design, ...patch } }, words, settled)
+      : change({ compared: { ...rival, ...patch } }, `beside it: ${words}`, settled);
+  const movable = (of: Design, values: Values): Movable => ({
+    fields: family.design,
+    values,
+    onChange: (id, value, words, settled) => set(of, { [id]: value }, words, settled),
+  });
+  const plainGripping = useGripping({ design: movable("plain", brief.design) }, run.units, brief.spec);
+  const rivalGripping = useGripping({ design: movable("rival", rival) }, run.units, brief.spec);
   const designs = [
-    {
-      name: "Plain build",
-      values: brief.design,
-      set: (values: typeof brief.design, words: string, settled: boolean) => change({ design: values }, words, settled),
-    },
-    {
-      name: "Held beside it",
-      values: rival,
-      set: (values: typeof brief.design, words: string, settled: boolean) => change({ compared: values }, `beside it: ${words}`, settled),
-    },
+    { name: "Plain build", values: brief.design, gripping: plainGripping },
+    { name: "Held beside it", values: rival, gripping: rivalGripping },
   ] as const;
   const plainScene = useMemo(() => family.drawing(brief.spec, brief.design), [family, brief.spec, brief.design]);
   const rivalScene = useMemo(() => family.drawing(brief.spec, rival), [family, brief.spec, rival]);
@@ -79,6 +84,7 @@ export function Tryout() {
                 scene={scenes[i] ?? plainScene}
                 units={run.units}
                 timeS={clock.timeS}
+                gripping={clock.timeS === null ? design.gripping : undefined}
                 tall={300}
                 frameWidth={frameWidth}
                 frameHeight={frameHeight}
@@ -92,17 +98,16 @@ export function Tryout() {
                 learned={(band) => learnedBand(band, ratios)}
                 results={ratios.length}
               />
-              <DesignDials
-                fields={family.design}
-                values={design.values}
-                spec={brief.spec}
-                other={designs[1 - i]?.values ?? design.values}
-                units={run.units}
-                onChange={design.set}
-              />
             </div>
           ))}
         </div>
+        <TwinDials
+          fields={family.design}
+          values={{ plain: brief.design, rival }}
+          spec={brief.spec}
+          units={run.units}
+          onChange={(of, id, value, words, settled) => set(of, { [id]: value }, words, settled)}
+        />
       </section>
       <BriefContext.Provider value={rested}>
         <Measurability seen={learned.data?.seen ?? null} />

@@ -1,22 +1,9 @@
-import { type CSSProperties, type KeyboardEvent, type PointerEvent, useId, useRef } from "react";
+import { type KeyboardEvent, type PointerEvent, useId, useRef } from "react";
 import { useLocked } from "./locked.ts";
-import { type Scale, ticksOf } from "./scale.ts";
-import { useTyped } from "./useTyped.ts";
+import { RulerBox } from "./RulerBox.tsx";
+import { Face, Numbers, type RulerMarks, xOf } from "./RulerFace.tsx";
 
-interface Common {
-  readonly label: string;
-  readonly scale: Scale;
-  readonly min: number;
-  readonly max: number;
-  /** The predicted band, as a wash. */
-  readonly band?: readonly [number, number] | undefined;
-  /** Earlier results, as diamonds. */
-  readonly marks?: readonly number[] | undefined;
-  /** What can't be: hatched. */
-  readonly impossible?: readonly (readonly [number, number])[] | undefined;
-}
-
-interface RulerProps extends Common {
+interface RulerProps extends RulerMarks {
   readonly value: number;
   readonly step: number;
   /** `settled` is false while a drag goes on. */
@@ -72,7 +59,7 @@ export function Ruler({
     <div className="ruler">
       <div className="ruler-head">
         <label htmlFor={id}>{label}</label>
-        <TypedBox id={id} scale={scale} min={min} max={limit} value={value} disabled={disabled} onChange={(v) => onChange(v, true)} />
+        <RulerBox id={id} scale={scale} min={min} max={limit} value={value} disabled={disabled} onChange={(v) => onChange(v, true)} />
       </div>
       <svg
         viewBox="0 0 400 26"
@@ -117,7 +104,7 @@ export function Ruler({
   );
 }
 
-interface StillRulerProps extends Common {
+interface StillRulerProps extends RulerMarks {
   /** The goal or the difference 0, as an amber mark. */
   readonly goal?: number | undefined;
   readonly reading?: string | undefined;
@@ -148,117 +135,5 @@ export function StillRuler({ label, scale, min, max, band, marks, impossible, go
       </svg>
       <Numbers min={min} max={max} scale={scale} />
     </div>
-  );
-}
-
-const xOf = (value: number, min: number, max: number): number => 4 + 392 * Math.min(1, Math.max(0, (value - min) / (max - min)));
-
-function Face({ scale, min, max, band, marks = [], impossible = [] }: Common) {
-  const hatch = useId();
-  const x = (value: number): number => xOf(value, min, max);
-  return (
-    <>
-      <defs>
-        <pattern id={hatch} width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
-          <rect width="6" height="6" fill="var(--brick-wash)" />
-          <path d="M0 0V6" stroke="var(--brick)" strokeWidth="1.4" />
-        </pattern>
-      </defs>
-      <rect x="4" y="7" width="392" height="17" fill="var(--sheet)" stroke="var(--soft)" vectorEffect="non-scaling-stroke" />
-      {band ? (
-        <rect
-          x={x(band[0])}
-          y="7.5"
-          width={Math.max(2, x(band[1]) - x(band[0]))}
-          height="16"
-          fill="var(--settled-wash)"
-          stroke="var(--settled)"
-          strokeWidth="0.8"
-          vectorEffect="non-scaling-stroke"
-        />
-      ) : null}
-      {impossible.map(([from, to]) =>
-        to > min && from < max ? (
-          <rect key={from} x={x(from)} y="7.5" width={Math.max(0, x(to) - x(from))} height="16" fill={`url(#${hatch})`} />
-        ) : null,
-      )}
-      {ticksOf(min, max, scale.factor, 12, scale.least).map((tick) => (
-        <path key={tick} d={`M${x(tick)} 24v-6`} stroke="var(--soft)" strokeWidth="1" vectorEffect="non-scaling-stroke" />
-      ))}
-      {marks.map((mark, i) => (
-        <path key={`${mark} ${i}`} d={`M${x(mark)} 10l4.5 5.5-4.5 5.5-4.5-5.5z`} fill="var(--ink)" />
-      ))}
-    </>
-  );
-}
-
-/** Numbers under the ticks, in text that doesn't stretch with the ruler. */
-function Numbers({ min, max, scale }: { readonly min: number; readonly max: number; readonly scale: Scale }) {
-  const ticks = ticksOf(min, max, scale.factor, 6, scale.least);
-  return (
-    <div className="ruler-numbers" aria-hidden="true">
-      {ticks.map((tick, i) => (
-        <span key={tick} style={placeOf(xOf(tick, min, max) / 400)}>
-          {Number((tick / scale.factor).toPrecision(6))}
-          {i === ticks.length - 1 ? ` ${scale.unit}` : ""}
-        </span>
-      ))}
-    </div>
-  );
-}
-
-/** Centred under its tick, but inside the ruler at both ends. */
-function placeOf(share: number): CSSProperties {
-  if (share > 0.94) return { right: 0, transform: "none" };
-  return share < 0.04 ? { left: 0, transform: "none" } : { left: `${share * 100}%` };
-}
-
-/** The box: any unit may be typed; what can't be read stays as typed, with a word on how to mend it. */
-function TypedBox({
-  id,
-  scale,
-  min,
-  max,
-  value,
-  disabled,
-  onChange,
-}: {
-  readonly id: string;
-  readonly scale: Scale;
-  readonly min: number;
-  readonly max: number;
-  readonly value: number;
-  readonly disabled: boolean;
-  readonly onChange: (value: number) => void;
-}) {
-  const { text, trouble, type, commit, onKeyDown } = useTyped(scale.show(value), (typed) => {
-    const read = scale.read(typed);
-    if (!read.ok) return read.words;
-    if (read.value < min - 1e-12 || read.value > max + 1e-12) return `Between ${scale.show(min)} and ${scale.show(max)}, please.`;
-    onChange(read.value);
-    return null;
-  });
-  return (
-    <span className="ruler-typed">
-      <input
-        id={id}
-        className="ruler-box"
-        value={text}
-        disabled={disabled}
-        inputMode="text"
-        autoComplete="off"
-        aria-invalid={trouble !== null}
-        aria-describedby={trouble === null ? undefined : `${id}-trouble`}
-        onFocus={(event) => event.currentTarget.select()}
-        onChange={(event) => type(event.currentTarget.value)}
-        onBlur={commit}
-        onKeyDown={onKeyDown}
-      />
-      {trouble === null ? null : (
-        <span id={`${id}-trouble`} role="alert" className="ruler-trouble">
-          {trouble}
-        </span>
-      )}
-    </span>
   );
 }

@@ -1,5 +1,5 @@
 import type { Band } from "../band.ts";
-import { floorMark, lineMark } from "../scene.ts";
+import { floorMark, lengthGrip, lineMark } from "../scene.ts";
 import type { Mark, Scene } from "../shape.ts";
 import { type Faller, fallenAfter, fallTime, impactSpeed } from "./fall.ts";
 
@@ -49,6 +49,10 @@ export function descentScene({ heightM: h, acrossM, kind, build, control, time }
         ],
       },
       { kind: "note", x: x + drawn + h * 0.05, y: h * 0.43, words: "lands at about {}", fill: [[impactSpeed(build, h), "speed"]] },
+    ],
+    grips: [
+      lengthGrip("spec", "heightM", [width * 0.02, h], [0, 1]),
+      { of: "design", field: "sizeM", at: [x + drawn, h + cargo + hang], toward: [1, 0], perM: acrossM / half },
     ],
     motion: {
       durationS: Math.max(fallTime(build, h), fallTime(control, h)) + 0.2,

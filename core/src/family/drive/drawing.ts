@@ -1,6 +1,6 @@
 import type { Band } from "../band.ts";
 import { gravity } from "../physical.ts";
-import { alongCourse, floorMark, lineMark } from "../scene.ts";
+import { alongCourse, floorMark, lengthGrip, lineMark } from "../scene.ts";
 import type { Mark, Scene } from "../shape.ts";
 
 export interface DrivePicture {
@@ -105,6 +105,10 @@ export function driveScene(p: DrivePicture): Scene {
               anchor: "middle",
             } as const,
           ]),
+    ],
+    grips: [
+      lengthGrip("spec", "goalM", [atGoal, width * 0.05], [1, 0]),
+      ...(p.kind === "gravity" ? [lengthGrip("spec", "rampM", [back - p.runM, p.rampM], [0, 1])] : []),
     ],
     motion: {
       durationS: Math.max(0.3, last[0]) + 0.3,

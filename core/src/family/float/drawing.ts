@@ -1,4 +1,4 @@
-import { lineMark } from "../scene.ts";
+import { lengthGrip, lineMark } from "../scene.ts";
 import type { Mark, Scene, Told } from "../shape.ts";
 import { draft, type Hull, hullVolume, loadBound, metacentricHeight } from "./hull.ts";
 
@@ -53,6 +53,10 @@ export function floatScene({ hull, sideM: side, hullKg, loadKg, waterM: water }:
       },
       { kind: "measure", from: [edge + tub + side * 0.12, 0], to: [edge + tub + side * 0.12, water], valueSi: water, words: "water" },
       { kind: "note", x: left + base / 2, y: water + wall + side * 0.2, tone: "predicted", anchor: "middle", ...verdict },
+    ],
+    grips: [
+      lengthGrip("spec", "waterM", [edge + tub + side * 0.12, water], [0, 1]),
+      ...(hull.form === "box" || hull.form === "dish" ? [lengthGrip("design", "wallM", [left + base, water - sunk + wall], [0, 1])] : []),
     ],
     motion: {
       durationS: 2.6,

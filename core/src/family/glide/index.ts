@@ -1,7 +1,7 @@
 import { type Band, band } from "../band.ts";
 import { type Bounds, commonHard, type Place, tightest, usualSoft } from "../bounds.ts";
 import { withCommonCautions } from "../common.ts";
-import { alongCourse, floorMark, lineMark } from "../scene.ts";
+import { alongCourse, floorMark, lengthGrip, lineMark } from "../scene.ts";
 import type { Family, Goal, Mark, Measure, Prediction, Scene, Values } from "../shape.ts";
 import { choiceOf, numberOf } from "../values.ts";
 import { glideDesign, glideSpec, glideVariables } from "./fields.ts";
@@ -166,6 +166,7 @@ function drawing(spec: Values, design: Values): Scene {
         tone: "predicted",
       },
     ],
+    grips: [lengthGrip("spec", "releaseM", [back * 0.5, thrown.heightM], [0, 1])],
     motion: {
       durationS: time + 0.2,
       told: {

@@ -1,5 +1,5 @@
 import { gravity } from "../physical.ts";
-import { floorMark, lineMark } from "../scene.ts";
+import { floorMark, lengthGrip, lineMark } from "../scene.ts";
 import type { Mark, Scene } from "../shape.ts";
 import { rungs } from "./ladder.ts";
 
@@ -54,6 +54,7 @@ export function landingScene(p: LandingPicture): Scene {
       { kind: "note", x: x + size * 0.8, y: h * 0.55, words: "arrives at {}", fill: [[p.speed, "speed"]] },
       { kind: "note", x: x + size * 0.8, y: h * 0.42, words: p.verdict, tone: "predicted" },
     ],
+    grips: [lengthGrip("spec", "goalM", [width * 0.06, h], [0, 1])],
     motion: {
       durationS: fallS + stopS + 2 * riseS + 0.3,
       told: {

@@ -1,5 +1,5 @@
 import type { Flight } from "../flight.ts";
-import { alongCourse, floorMark, lineMark } from "../scene.ts";
+import { alongCourse, angleGrip, floorMark, lengthGrip, lineMark } from "../scene.ts";
 import type { Mark, Scene } from "../shape.ts";
 
 export interface LanePicture {
@@ -78,6 +78,10 @@ export function laneScene(p: LanePicture): Scene {
         anchor: "start",
       },
       ...(p.notes ?? []),
+    ],
+    grips: [
+      lengthGrip("spec", "goalM", [atGoal, reach * 0.09], [1, 0]),
+      angleGrip("design", "angle", [back, p.releaseM], reach * 0.13, p.angle, 1),
     ],
     motion: {
       durationS: p.flight.timeS + 0.25,

@@ -1,5 +1,5 @@
-import { alongCourse, floorMark, lineMark } from "../scene.ts";
-import type { Mark, Scene, Told } from "../shape.ts";
+import { alongCourse, angleGrip, floorMark, lineMark } from "../scene.ts";
+import type { Grip, Mark, Scene, Told } from "../shape.ts";
 import type { Part } from "./layout.ts";
 import { descentOf, lengthOf, type Rolled } from "./track.ts";
 
@@ -67,6 +67,7 @@ export function rollScene(parts: readonly Part[], rolled: Rolled, ballM: number,
       },
       ...(stop ? [{ kind: "disc", role: "support", x: stop[0], y: stop[1] + size, r: size * 1.6 } as const] : []),
     ],
+    grips: parts.flatMap((part, i) => slopeGrip(part, laid[i], shift)),
     motion: {
       durationS: Math.max(0.2, last[0]) + 0.3,
       told: verdict,
@@ -78,6 +79,12 @@ export function rollScene(parts: readonly Part[], rolled: Rolled, ballM: number,
       },
     },
   };
+}
+
+/** The lower end of a sloping part: drawn down, it slopes more. */
+function slopeGrip({ segment, place }: Part, laid: Laid | undefined, shift: (p: Point) => Point): readonly Grip[] {
+  if (segment.kind !== "slope" || segment.slope <= 0 || !laid) return [];
+  return [angleGrip("design", `slope${place}`, shift(laid.from), segment.lengthM, segment.slope, -1)];
 }
 
 function pieceMarks({ kind }: Part, { from, to }: Laid, shift: (p: Point) => Point, index: number, width: number): readonly Mark[] {

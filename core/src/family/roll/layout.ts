@@ -5,6 +5,8 @@ import type { Segment } from "./segment.ts";
 
 /** A part of the track as it was set. */
 export interface Part {
+  /** Its place among the parts that may be set, from 1. */
+  readonly place: number;
   readonly kind: string;
   readonly segment: Segment;
 }
@@ -20,7 +22,7 @@ export function partsOf(design: Values): readonly Part[] {
     const kind = choiceOf(design, rollDesign, `kind${n}`);
     const number = (id: string): number => numberOf(design, rollDesign, `${id}${n}`);
     const segment = segmentOf(kind, number, grip);
-    if (segment) parts.push({ kind, segment });
+    if (segment) parts.push({ place: n, kind, segment });
   }
   return parts;
 }

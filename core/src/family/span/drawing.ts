@@ -1,4 +1,5 @@
 import { gravity } from "../physical.ts";
+import { lengthGrip } from "../scene.ts";
 import type { Mark, Scene, Values } from "../shape.ts";
 import { numberOf } from "../values.ts";
 import { structureOf } from "./build.ts";
@@ -20,10 +21,11 @@ export function spanScene(spec: Values, design: Values): Scene {
   const left = support;
   const right = left + gap;
   const thick = depthOf(built);
-  const box = Math.min(gap * 0.16, 0.05 + 0.05 * Math.cbrt(load));
+  const box = Math.min(gap * 0.3, 0.04 + 0.05 * Math.cbrt(load));
   const width = gap + 2 * support;
   const height = deck + Math.max(thick, built.form === "arch" ? built.riseM : 0) + box + Math.max(0.1, gap * 0.16);
   const middle = left + gap / 2;
+  const rise = built.form === "arch" ? built.riseM : 0;
   const still = loaded({ built, deck, left, gap, support, thick, box, load }, down);
   const sagged = Math.max(0.001, down);
   return {
@@ -39,6 +41,18 @@ export function spanScene(spec: Values, design: Values): Scene {
       { kind: "note", x: middle + box, y: deck + thick + 0.012, words: "sags about {}", fill: [[sagged, "length"]], tone: "predicted" },
       { kind: "measure", from: [left, deck * 0.22], to: [right, deck * 0.22], valueSi: gap, words: "clear" },
       { kind: "measure", from: [width - support * 0.28, 0], to: [width - support * 0.28, deck], valueSi: deck },
+    ],
+    grips: [
+      lengthGrip("spec", "gapM", [right, deck * 0.22], [1, 0]),
+      lengthGrip("spec", "deckHeightM", [width - support * 0.28, deck], [0, 1]),
+      // Its box grows with the cube root of the load: as much again for each width of the box.
+      {
+        of: "spec",
+        field: "loadKg",
+        at: [middle + box / 2, deck + Math.max(thick, rise) - down + box],
+        toward: [1, 0],
+        perM: load / box,
+      },
     ],
     motion: {
       durationS: 2.4,

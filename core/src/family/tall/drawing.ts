@@ -1,4 +1,4 @@
-import { floorMark, lineMark } from "../scene.ts";
+import { floorMark, lengthGrip, lineMark } from "../scene.ts";
 import type { Mark, Scene } from "../shape.ts";
 import type { Budget } from "./tower.ts";
 
@@ -71,6 +71,10 @@ export function tallScene({ budget, baseM, goalM, topKg, tip }: TallPicture): Sc
       { kind: "measure", from: [width * 0.02, 0], to: [width * 0.02, goalM], valueSi: goalM, words: "goal" },
       { kind: "measure", from: [width * 0.8, 0], to: [width * 0.8, built], valueSi: built, words: "likely" },
       { kind: "note", x: width * 0.97, y: high * 1.08, words: "tips at {}", fill: [[tip, "angle"]], tone: "predicted", anchor: "end" },
+    ],
+    grips: [
+      lengthGrip("spec", "goalM", [width * 0.02, goalM], [0, 1]),
+      { of: "design", field: "baseM", at: [x + half, 0], toward: [1, 0], perM: 2 },
     ],
     motion: {
       durationS: 1.5 + fallS,
