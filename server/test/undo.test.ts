@@ -121,3 +121,94 @@ function sessionSave(of: RunDoc["sessions"][number] | undefined, patch: object):
   const { title, roomId, start, minutes, setUpMin, tearDownMin, heads, revision } = of;
   return { title, roomId, start, minutes, setUpMin, tearDownMin, heads, revision, ...patch };
 }
+
+describe("doing again what was taken back", () => {
+  const undo = () => house.ask("POST", `/api/runs/${run.id}/undo`);
+  const redo = () => house.ask("POST", `/api/runs/${run.id}/redo`);
+  const brief = async (patch: object, words: string) => {
+    const now = await read();
+    return house.ask("PUT", `/api/runs/${run.id}/brief`, { revision: now.briefRevision, words, brief: { ...now.brief, ...patch } });
+  };
+
+  it("goes back through what was taken back, one by one, and may take it back again", async () => {
+    await brief({ trials: 4 }, "4 trials each");
+    await brief({ trials: 5 }, "5 trials each");
+    await house.ask("PUT", `/api/runs/${run.id}`, settings(await read(), { title: "Renamed" }));
+    expect((await read()).redo).toBeNull();
+    for (const _ of [1, 2, 3]) expect((await undo()).status).toBe(200);
+    expect(await read()).toMatchObject({ redo: "4 trials each", brief: { trials: 3 } });
+    expect((await redo()).body).toEqual({ redone: "4 trials each" });
+    expect(await read()).toMatchObject({ undo: "4 trials each", redo: "5 trials each", brief: { trials: 4 } });
+    expect((await redo()).body).toEqual({ redone: "5 trials each" });
+    expect((await redo()).body).toEqual({ redone: "changed title" });
+    expect(await read()).toMatchObject({ title: "Renamed", brief: { trials: 5 }, undo: "changed title", redo: null });
+    for (const _ of [1, 2, 3]) expect((await undo()).status).toBe(200);
+    expect(await read()).toMatchObject({ title: "Spinners", brief: { trials: 3 } });
+    expect((await redo()).status).toBe(200);
+    expect((await read()).brief.trials).toBe(4);
+  });
+
+  it("ends with the next change, for what was taken back lies before it no more", async () => {
+    await brief({ trials: 4 }, "4 trials each");
+    await undo();
+    await brief({ trials: 6 }, "6 trials each");
+    expect((await read()).redo).toBeNull();
+    expect(await redo()).toMatchObject({ status: 409, body: { title: "Nothing to do again" } });
+    expect((await read()).brief.trials).toBe(6);
+  });
+
+  it("brings a session back with all its parts, moves it again, and takes it away again", async () => {
+    await session(run.id, "2026-12-05T10:00");
+    const [added] = (await read()).sessions;
+    await undo();
+    expect((await read()).sessions).toEqual([]);
+    await redo();
+    expect((await read()).sessions[0]).toMatchObject({ id: added?.id, start: "2026-12-05T10:00", roomId: "marsh-room" });
+    const [back] = (await read()).sessions;
+    await house.ask("PUT", `/api/runs/${run.id}/sessions/${back?.id}`, sessionSave(back, { minutes: 90 }));
+    await undo();
+    await redo();
+    expect((await read()).sessions[0]?.minutes).toBe(90);
+    await house.ask("DELETE", `/api/runs/${run.id}/sessions/${back?.id}`);
+    await undo();
+    await redo();
+    expect((await read()).sessions).toEqual([]);
+  });
+
+  it("accepts an entry again, with who decided and why", async () => {
+    await house.ask("POST", `/api/runs/${run.id}/publish`);
+    const sent = goodEntry("once");
+    await sendTo(house, await read(), sent);
+    await house.ask("POST", `/api/runs/${run.id}/entries/${sent.id}/decision`, { decision: "set aside", why: "a joke", revision: 1 });
+    await undo();
+    expect((await read()).entries.waiting).toBe(1);
+    await redo();
+    const page = (await house.ask("GET", `/api/runs/${run.id}/entries`)).body as { entries: readonly object[] };
+    expect(page.entries[0]).toMatchObject({ state: "set aside", why: "a joke", decidedBy: "Pat Planner" });
+  });
+
+  it("says it when somebody has changed the same thing meanwhile, and leaves theirs", async () => {
+    await house.ask("POST", "/api/staff", { name: "Two", signIn: "two", role: "planner", active: true, password });
+    const two = await house.signIn("two", password);
+    await brief({ trials: 4 }, "4 trials each");
+    await undo();
+    const now = await read();
+    const theirs = { revision: now.briefRevision, words: "7 trials each", brief: { ...now.brief, trials: 7 } };
+    expect((await house.ask("PUT", `/api/runs/${run.id}/brief`, theirs, { cookie: two })).status).toBe(200);
+    expect(await redo()).toMatchObject({ status: 409, body: { title: "Changed since" } });
+    expect(await read()).toMatchObject({ redo: null, brief: { trials: 7 } });
+  });
+
+  it("is over one's own publishing too, and doesn't bring back what must be typed anew", async () => {
+    await house.ask("PUT", `/api/runs/${run.id}`, settings(await read(), { title: "Renamed" }));
+    await undo();
+    await house.ask("POST", `/api/runs/${run.id}/publish`);
+    expect((await redo()).status).toBe(200);
+    expect((await read()).title).toBe("Renamed");
+    await session(run.id, "2026-11-24T10:00");
+    const [held] = (await read()).sessions;
+    await house.ask("PUT", `/api/runs/${run.id}/sessions/${held?.id}/count`, { builders: 7, rebuilds: [2], lines: [] });
+    await undo();
+    expect((await read()).redo).toBeNull();
+  });
+});

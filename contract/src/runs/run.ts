@@ -89,6 +89,8 @@ export interface RunDoc extends RunSettings {
   readonly entries: { readonly waiting: number; readonly accepted: number; readonly setAside: number };
   /** What undo would take back, in words. */
   readonly undo: string | null;
+  /** What was taken back last and would be done again, in words. */
+  readonly redo: string | null;
 }
 
 /** A run on the season's time line. */

@@ -28,7 +28,7 @@ import { deleteRun, putAway, putAwayRuns } from "../services/runs/putAway.ts";
 import { createRun, runDoc, runRow, saveBrief, saveSettings } from "../services/runs/runs.ts";
 import { addSession, removeSession, saveSession } from "../services/runs/sessions.ts";
 import { draftSheet, sheetDoc } from "../services/runs/sheet.ts";
-import { undoLast } from "../services/runs/undo.ts";
+import { redoNext, undoLast } from "../services/runs/undo.ts";
 import { saveCount } from "../services/store/counts.ts";
 import { starterLines, starterPack } from "../starters/index.ts";
 
@@ -92,6 +92,7 @@ export function runRoutes(deps: Served) {
       c.json({ id: duplicate(deps, c.req.valid("param").id, c.req.valid("json")) }, 201),
     )
     .post("/runs/:id/undo", look, ids("id"), (c) => c.json({ undone: undoLast(deps, c.get("person"), c.req.valid("param").id) }))
+    .post("/runs/:id/redo", look, ids("id"), (c) => c.json({ redone: redoNext(deps, c.get("person"), c.req.valid("param").id) }))
     .post("/runs/:id/sessions", plan, ids("id"), body(sessionInput), (c) =>
       c.json(addSession(deps, c.get("person"), c.req.valid("param").id, c.req.valid("json")), 201),
     )

@@ -42,10 +42,10 @@ function OpenRun({ run, materials }: { readonly run: RunDoc; readonly materials:
   /** Why the last undo was refused; null usually. */
   const [refused, setRefused] = useState<string | null>(null);
   const may = useMay();
-  const undo = async (): Promise<void> => {
+  const step = async (ask: () => Promise<unknown>): Promise<void> => {
     if (!(await flush())) return;
     try {
-      await ask(api.runs[":id"].undo.$post({ param: { id: run.id } }));
+      await ask();
       setRefused(null);
     } catch (error) {
       if (!(error instanceof AskError)) throw error;
@@ -54,6 +54,9 @@ function OpenRun({ run, materials }: { readonly run: RunDoc; readonly materials:
     await queries.invalidateQueries({ queryKey: runQuery(run.id).queryKey });
     await queries.invalidateQueries(seasonQuery);
   };
+  const param = { param: { id: run.id } };
+  const undo = (): void => void step(() => ask(api.runs[":id"].undo.$post(param)));
+  const redo = (): void => void step(() => ask(api.runs[":id"].redo.$post(param)));
   const keys = [
     ...steps
       .filter((step) => may(step.opens))
@@ -62,8 +65,9 @@ function OpenRun({ run, materials }: { readonly run: RunDoc; readonly materials:
         words: step.name.toLowerCase(),
         act: () => void navigate(`/run/${run.id}/${step.path}`),
       })),
-    { key: "u", words: "undo", act: () => void undo() },
-    { key: "z", ctrl: true, words: "undo", act: () => void undo() },
+    { key: "u", words: "undo", act: undo },
+    { key: "z", ctrl: true, words: "undo", act: undo },
+    { key: "y", ctrl: true, words: "do it again", act: redo },
   ];
   useKeys(keys);
   return (
@@ -76,9 +80,14 @@ function OpenRun({ run, materials }: { readonly run: RunDoc; readonly materials:
               <span className="soft small" role="status">
                 {saveWords(work.brief.state.kind)}
               </span>
-              <Button disabled={run.undo === null} onClick={() => void undo()} title={run.undo ?? "nothing to undo"}>
+              <Button disabled={run.undo === null} onClick={undo} title={run.undo ?? "nothing to undo"}>
                 Undo{run.undo === null ? "" : `: ${run.undo.length > 34 ? `${run.undo.slice(0, 33)}…` : run.undo}`}
               </Button>
+              {run.redo === null ? null : (
+                <Button type="text" onClick={redo} title={run.redo}>
+                  Do it again
+                </Button>
+              )}
             </div>
           </section>
           <RunStrip />

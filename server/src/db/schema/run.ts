@@ -106,6 +106,10 @@ export const undoStep = sqliteTable(
     revisionAfter: integer("revision_after").notNull(),
     at: integer("at").notNull(),
     undone: integer("undone", { mode: "boolean" }).notNull(),
+    /** What undo took away, so that it can be done again; null where it can't. */
+    after: text("after", { mode: "json" }).$type<unknown>(),
+    /** Revision the thing had once this was taken back. */
+    revisionUndone: integer("revision_undone"),
   },
   (t) => [index("undo_run").on(t.runId, t.staffId)],
 );

@@ -11,7 +11,7 @@ import { houseDoc, houseZone } from "../house/house.ts";
 import type { Person } from "../house/person.ts";
 import { newId } from "../ids.ts";
 import { frozenVersion, insertBrief, loadBrief, refuseBadValues, startingBrief, writeBrief } from "./briefs.ts";
-import { changesSince, nextUndo, remember } from "./undo.ts";
+import { changesSince, nextRedo, nextUndo, remember } from "./undo.ts";
 
 export type RunRow = typeof run.$inferSelect;
 
@@ -62,6 +62,7 @@ export function runDoc(db: Store, id: string, person: Person): RunDoc {
     sessions: sessionDocs(db, id),
     entries: { waiting: countOf("waiting"), accepted: countOf("accepted"), setAside: countOf("set aside") },
     undo: nextUndo(db, id, person.id)?.words ?? null,
+    redo: nextRedo(db, id, person.id)?.words ?? null,
   };
 }
 

@@ -1,0 +1,182 @@
+import type { BriefDoc, RunSettings } from "@lampcrate/contract";
+import { desc, eq } from "drizzle-orm";
+import type { Store } from "../../db/open.ts";
+import { entry, run, session, sessionCount, siftDecision, type undoStep } from "../../db/schema/index.ts";
+import { Problem } from "../../http/problem.ts";
+import type { Person } from "../house/person.ts";
+import { bookSessionUse } from "../store/sessionUse.ts";
+import { refuseTakenRoom } from "./bookings.ts";
+import { completed, loadBrief, writeBrief } from "./briefs.ts";
+
+export type Step = typeof undoStep.$inferSelect;
+type SessionRow = typeof session.$inferSelect;
+type RunRow = typeof run.$inferSelect;
+
+export class ChangedSince extends Problem {
+  constructor() {
+    super(409, "Changed since", "Somebody has changed this after you, so it can't be taken back or done again any more.");
+  }
+}
+
+/** Puts back what was there before a step. Gives the revision the thing has then. Throws `ChangedSince`, 404, 409. */
+export function restore(db: Store, step: Step, by: Person, at: number): number {
+  const expect = (revision: number | undefined): number => {
+    if (revision !== step.revisionAfter) throw new ChangedSince();
+    return revision + 1;
+  };
+  switch (step.kind) {
+    case "brief": {
+      const next = expect(loadBrief(db, step.subject).revision);
+      writeBrief(db, step.subject, completed(step.before as BriefDoc), next);
+      return next;
+    }
+    case "settings": {
+      const now = db.select().from(run).where(eq(run.id, step.subject)).get();
+      return writeSettings(db, step.subject, step.before as RunSettings, expect(now?.revision), now?.status === "published");
+    }
+    case "house trial": {
+      const next = expect(db.select().from(entry).where(eq(entry.id, step.subject)).get()?.revision);
+      db.delete(entry).where(eq(entry.id, step.subject)).run();
+      return next;
+    }
+    case "session count": {
+      const here = eq(sessionCount.sessionId, step.subject);
+      const next = expect(db.select().from(sessionCount).where(here).get()?.revision);
+      const before = step.before as typeof sessionCount.$inferSelect | null;
+      db.delete(sessionCount).where(here).run();
+      if (before)
+        db.insert(sessionCount)
+          .values({ ...before, revision: next })
+          .run();
+      bookSessionUse(db, by, at, step.subject, before && completed(before.used), before?.lines ?? []);
+      return next;
+    }
+    case "session added": {
+      const next = expect(db.select().from(session).where(eq(session.id, step.subject)).get()?.revision);
+      db.delete(session).where(eq(session.id, step.subject)).run();
+      return next;
+    }
+    case "session changed": {
+      const next = expect(db.select().from(session).where(eq(session.id, step.subject)).get()?.revision);
+      return writeSession(db, { ...(step.before as SessionRow), revision: next });
+    }
+    case "session removed": {
+      return addSession(db, { ...(step.before as SessionRow), revision: step.revisionAfter });
+    }
+    case "decision": {
+      const next = expect(db.select().from(entry).where(eq(entry.id, step.subject)).get()?.revision);
+      db.update(entry)
+        .set({ state: step.before as typeof entry.$inferSelect.state, revision: next })
+        .where(eq(entry.id, step.subject))
+        .run();
+      const last = lastDecision(db, step.subject);
+      if (last) db.delete(siftDecision).where(eq(siftDecision.id, last.id)).run();
+      return next;
+    }
+  }
+}
+
+/** A decision of a sifter as it was. */
+interface Decided {
+  readonly state: typeof entry.$inferSelect.state;
+  readonly decision: Omit<typeof siftDecision.$inferSelect, "id"> | null;
+}
+
+/** What stands there now, so that a step that is taken back can be done again; null for what can't: practice builds and counts, which are typed anew. */
+export function whatIs(db: Store, { kind, subject }: Step): unknown {
+  switch (kind) {
+    case "brief":
+      return loadBrief(db, subject).doc;
+    case "settings":
+      return settingsOf(db.select().from(run).where(eq(run.id, subject)).get());
+    case "session added":
+    case "session changed":
+      return db.select().from(session).where(eq(session.id, subject)).get() ?? null;
+    case "session removed":
+      return "gone";
+    case "decision": {
+      const state = db.select().from(entry).where(eq(entry.id, subject)).get()?.state;
+      if (state === undefined) return null;
+      const { id: _, ...decision } = lastDecision(db, subject) ?? { id: 0 };
+      return { state, decision: "entryId" in decision ? decision : null } satisfies Decided;
+    }
+    case "house trial":
+    case "session count":
+      return null;
+  }
+}
+
+/** Does a step again that was taken back. Gives the revision the thing has then. Throws `ChangedSince`, 404, 409. */
+export function doAgain(db: Store, step: Step, by: Person, at: number): number {
+  const expect = (revision: number | undefined): number => {
+    if (revision !== step.revisionUndone) throw new ChangedSince();
+    return revision + 1;
+  };
+  const { kind, subject, after } = step;
+  const found = () => db.select().from(session).where(eq(session.id, subject)).get();
+  switch (kind) {
+    case "brief": {
+      const next = expect(loadBrief(db, subject).revision);
+      writeBrief(db, subject, completed(after as BriefDoc), next);
+      return next;
+    }
+    case "settings": {
+      const now = db.select().from(run).where(eq(run.id, subject)).get();
+      return writeSettings(db, subject, after as RunSettings, expect(now?.revision), now?.status === "published");
+    }
+    case "session added":
+      if (found()) throw new ChangedSince();
+      return addSession(db, { ...(after as SessionRow), revision: step.revisionAfter });
+    case "session changed":
+      return writeSession(db, { ...(after as SessionRow), revision: expect(found()?.revision) });
+    case "session removed": {
+      const next = expect(found()?.revision);
+      db.delete(session).where(eq(session.id, subject)).run();
+      return next;
+    }
+    case "decision": {
+      const next = expect(db.select().from(entry).where(eq(entry.id, subject)).get()?.revision);
+      const { state, decision } = after as Decided;
+      db.update(entry).set({ state, revision: next }).where(eq(entry.id, subject)).run();
+      if (decision)
+        db.insert(siftDecision)
+          .values({ ...decision, staffId: by.id, at })
+          .run();
+      return next;
+    }
+    case "house trial":
+    case "session count":
+      throw new ChangedSince();
+  }
+}
+
+const lastDecision = (db: Store, entryId: string) =>
+  db.select().from(siftDecision).where(eq(siftDecision.entryId, entryId)).orderBy(desc(siftDecision.id)).get();
+
+function settingsOf(row: RunRow | undefined): RunSettings | null {
+  if (!row) return null;
+  const { title, kind, opensOn, closesOn, revealOn, scoring, units, heads, afterwards } = row;
+  return { title, kind, opensOn, closesOn, revealOn, scoring, units, heads, afterwards };
+}
+
+function writeSettings(db: Store, id: string, settings: RunSettings, revision: number, published: boolean): number {
+  if (published && (settings.opensOn === null || settings.closesOn === null))
+    throw new Problem(409, "Unpublish first", "A published run keeps its opening and closing day. Unpublish it, then take this back.");
+  db.update(run)
+    .set({ ...settings, revision })
+    .where(eq(run.id, id))
+    .run();
+  return revision;
+}
+
+function writeSession(db: Store, row: SessionRow): number {
+  refuseTakenRoom(db, row);
+  db.update(session).set(row).where(eq(session.id, row.id)).run();
+  return row.revision;
+}
+
+function addSession(db: Store, row: SessionRow): number {
+  refuseTakenRoom(db, row);
+  db.insert(session).values(row).run();
+  return row.revision;
+}
