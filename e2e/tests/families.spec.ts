@@ -1,7 +1,7 @@
 import type { RunDoc, StarterLine } from "@lampcrate/contract";
 import { applies, type FamilyId, families, type NumberField, showPredicted, type Values } from "@lampcrate/core";
 import { expect, type Page, test } from "@playwright/test";
-import { openDesk } from "../desk.ts";
+import { choose, openDesk } from "../desk.ts";
 import { type House, startHouse } from "../harness.ts";
 
 let house: House;
@@ -73,11 +73,20 @@ function fieldOf(id: FamilyId, dial: string, values: Values): NumberField {
   return field;
 }
 
-test("the shelf has two briefs or more of each family, and can be narrowed to one", async () => {
+test("the shelf has two briefs or more of each family, and shows what fits", async () => {
   await desk.goto(`${house.url}/start`);
   const lines = (await (await desk.request.get(`${house.url}/api/starters`)).json()) as StarterLine[];
   await expect(desk.getByText(`${lines.length} briefs on the shelf`)).toBeVisible();
-  await desk.getByRole("group", { name: "Families" }).getByRole("button", { name: "build high from few sticks" }).click();
+  const shelf = desk.getByRole("search", { name: "Find on the shelf" });
+  await choose(shelf.getByLabel("Family"), "Tall");
   await expect(desk.getByRole("region", { name: "Tall" }).getByRole("listitem")).toHaveCount(2);
   await expect(desk.getByRole("region", { name: "Span" })).toHaveCount(0);
+  await shelf.getByRole("button", { name: "show all" }).click();
+  await shelf.getByRole("checkbox", { name: "no water at hand" }).check();
+  await expect(desk.getByRole("region", { name: "Float" })).toHaveCount(0);
+  await shelf.getByLabel("Words").fill("canopy");
+  await expect(desk.getByText(/^[1-9] of \d+ briefs fit$/)).toBeVisible();
+  await shelf.getByLabel("Longest free side").fill("0.5");
+  await shelf.getByLabel("Longest free side").press("Enter");
+  await expect(desk.getByText("Nothing on the shelf fits all of that.")).toBeVisible();
 });

@@ -38,6 +38,15 @@ export const entriesQuery = (id: string) =>
     initialPageParam: 0,
     getNextPageParam: (page: EntryPage) => page.next,
   });
+/** Entries of all runs whose made-up name has these letters. */
+export const foundEntriesQuery = (alias: string) =>
+  queryOptions({ queryKey: ["found entries", alias], queryFn: () => ask(api.entries.$get({ query: { alias } })), staleTime: 10_000 });
+/** One entry of a run, wherever in the list it stands. */
+export const entryQuery = (id: string, entry: string) =>
+  queryOptions({
+    queryKey: ["run", id, "entry", entry],
+    queryFn: () => ask(api.runs[":id"].entries[":entry"].$get({ param: { id, entry } })),
+  });
 /** What one entry is judged beside. */
 export const evidenceQuery = (id: string, entry: string, revision: number) =>
   queryOptions({

@@ -1,4 +1,4 @@
-import type { RunSummary, StaffDoc, SupplierDoc } from "@lampcrate/contract";
+import type { FoundEntry, RunSummary, StaffDoc, SupplierDoc } from "@lampcrate/contract";
 import { crateCode } from "@lampcrate/core";
 import { describe, expect, it } from "vitest";
 import { material } from "../../contract/test/samples.ts";
@@ -15,15 +15,16 @@ const known = {
   materials: [material("card", { name: "Thin card" }), material("old", { name: "Old card", archived: true })],
   suppliers: [{ id: "s", name: "Reedbank Papers" } as SupplierDoc],
   people: [{ id: "p", name: "Marsh Sedge", role: "planner" } as StaffDoc],
+  entries: [{ id: "e", runId: "walk", runTitle: "Boardwalk over the Bog", alias: "Misty Heron", state: "waiting" } as FoundEntry],
 };
-const words = (typed: string): readonly string[] => placesFor(typed, known).map((place) => place.words);
+const words = (typed: string): readonly string[] => placesFor(typed, { ...known, entries: [] }).map((place) => place.words);
 
 describe("find or go to", () => {
   it("takes all the words typed, in any order and case, and nothing that was put away", () => {
     expect(words("sift BOG")).toEqual(["Boardwalk over the Bog: sift"]);
     expect(words("card")).toEqual(["Thin card: in the store room"]);
     expect(words("reed")).toEqual(["Reed Raft Rescue: brief", "Reed Raft Rescue: sift", "Reedbank Papers: supplier"]);
-    expect(placesFor("sedge", known)).toEqual([{ words: "Marsh Sedge: planner", to: "/house" }]);
+    expect(placesFor("sedge", { ...known, entries: [] })).toEqual([{ words: "Marsh Sedge: planner", to: "/house" }]);
     expect(words("zebra")).toEqual([]);
     expect(words("").slice(0, 4)).toEqual(["Season", "Buying", "Store room", "House"]);
     expect(words("")).toHaveLength(9);
@@ -33,6 +34,10 @@ describe("find or go to", () => {
     expect(placesFor(` ${crateCode("saturday").toLowerCase()}-017`, known)[0]).toEqual({
       words: `Boardwalk over the Bog: the crate with code ${crateCode("saturday")}`,
       to: "/run/walk/crate",
+    });
+    expect(placesFor("heron", known)[0]).toEqual({
+      words: "Misty Heron: entry of Boardwalk over the Bog, waiting",
+      to: "/run/walk/sift?entry=e",
     });
     expect(placesFor(crateCode("raft"), known)[0]?.to).toBe("/run/raft/crate");
   });

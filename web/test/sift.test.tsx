@@ -2,10 +2,11 @@
 import type { EntryDoc, EntryPage, RunDoc } from "@lampcrate/contract";
 import { QueryClientProvider } from "@tanstack/react-query";
 import { act, cleanup, fireEvent, render, screen, waitFor } from "@testing-library/react";
+import { MemoryRouter } from "react-router";
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 import { entriesQuery, houseQuery, meQuery } from "../desk/queries.ts";
 import { Sift } from "../desk/sift/Sift.tsx";
-import { BriefContext, type BriefWork } from "../desk/work/RunContext.ts";
+import { BriefContext, type BriefWork, type CrateWork, CrateWorkContext } from "../desk/work/RunContext.ts";
 import { keptQueries, standInBrowser, standInServer } from "./dom.ts";
 
 const run = { id: "r", units: "metric", status: "published", code: "REED", brief: { family: "descent", spec: {} } } as unknown as RunDoc;
@@ -30,7 +31,7 @@ let asked: ReturnType<typeof standInServer>;
 let answer: { promise: Promise<void>; now: () => void };
 let status = 200;
 
-function open(aliases: readonly string[]): void {
+function open(aliases: readonly string[], at = "/"): void {
   const queries = keptQueries();
   const page: EntryPage = { entries: aliases.map(entry), total: aliases.length, waiting: aliases.length, next: null };
   queries.setQueryData(entriesQuery("r").queryKey, { pages: [page], pageParams: [0] });
@@ -38,9 +39,13 @@ function open(aliases: readonly string[]): void {
   queries.setQueryData(houseQuery.queryKey, { zone: "Europe/Berlin" } as never);
   render(
     <QueryClientProvider client={queries}>
-      <BriefContext.Provider value={{ run } as unknown as BriefWork}>
-        <Sift />
-      </BriefContext.Provider>
+      <MemoryRouter initialEntries={[at]}>
+        <BriefContext.Provider value={{ run } as unknown as BriefWork}>
+          <CrateWorkContext.Provider value={{} as CrateWork}>
+            <Sift />
+          </CrateWorkContext.Provider>
+        </BriefContext.Provider>
+      </MemoryRouter>
     </QueryClientProvider>,
   );
 }
@@ -66,6 +71,7 @@ beforeEach(() => {
   });
   answer = { promise, now };
   asked = standInServer(async (path, method, body) => {
+    if (method === "GET" && path.endsWith("/entries/Rare%20Newt")) return { body: entry("Rare Newt") };
     if (method === "GET") return { status: 503, body: { type: "about:blank", title: "Away", status: 503, detail: "Away." } };
     const alias = decodeURIComponent(path.split("/")[5] ?? "");
     await answer.promise;
@@ -141,5 +147,16 @@ describe("sifting by keys", () => {
   it("tells the day by the house's clock", () => {
     open(["Misty Heron"]);
     expect(screen.getByText(/^sent Wed 25 Nov,/)).toBeTruthy();
+  });
+
+  it("opens the one that was looked for, though its page has not been fetched; what is decided of it stays there to be seen", async () => {
+    open(["Misty Heron", "Calm Otter"], "/?entry=Rare%20Newt");
+    await waitFor(() => expect(heading()).toBe("Rare Newt"));
+    looked();
+    key("a");
+    await answered();
+    await waitFor(() => expect(heading()).toBe("Misty Heron"));
+    expect(decisions().map(([alias]) => alias)).toEqual(["Rare Newt"]);
+    expect(screen.getByRole("button", { name: /Rare Newt/ }).textContent).toContain("accepted");
   });
 });

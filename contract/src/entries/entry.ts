@@ -103,3 +103,12 @@ export interface Receipt {
   readonly alias: string;
   readonly revision: number;
 }
+
+/** An entry found by its made-up name. */
+export interface FoundEntry {
+  readonly id: string;
+  readonly runId: string;
+  readonly runTitle: string;
+  readonly alias: string;
+  readonly state: EntryState;
+}

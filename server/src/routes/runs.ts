@@ -13,10 +13,12 @@ import {
 import { Hono } from "hono";
 import { validator } from "hono/validator";
 import { streamed } from "../http/attachment.ts";
+import { badField } from "../http/problem.ts";
 import { allow, type Signed } from "../http/signedIn.ts";
 import { anyJson, body, from, ids } from "../http/validate.ts";
 import type { Served } from "../served.ts";
 import { seeErasingNotice } from "../services/entries/erasingNotices.ts";
+import { entryOf, findEntries } from "../services/entries/findEntries.ts";
 import { addHouseTrial } from "../services/entries/houseTrials.ts";
 import { decide } from "../services/entries/sift.ts";
 import { houseDoc } from "../services/house/house.ts";
@@ -34,6 +36,14 @@ import { starterLines, starterPack } from "../starters/index.ts";
 
 /** A starter's name. */
 const starterId = validator("param", (value: Record<string, string>) => ({ id: value["id"] ?? "" }));
+
+/** Letters of a made-up name. */
+const aliasLetters = validator("query", (value: Record<string, string | string[]>) => {
+  const alias = value["alias"];
+  if (typeof alias !== "string" || alias.trim().length < 2 || alias.length > 60)
+    throw badField("alias", "Type 2 to 60 letters of the made-up name.");
+  return { alias: alias.trim() };
+});
 
 /** Everything staff do with a run. */
 export function runRoutes(deps: Served) {
@@ -120,6 +130,11 @@ export function runRoutes(deps: Served) {
     .get("/runs/:id/entries", sift, ids("id"), from, async (c) =>
       c.json(await deps.reckon.ask("entries", { runId: c.req.valid("param").id, from: c.req.valid("query").from })),
     )
+    .get("/entries", sift, aliasLetters, (c) => c.json(findEntries(deps.db, c.req.valid("query").alias)))
+    .get("/runs/:id/entries/:entry", sift, ids("id", "entry"), (c) => {
+      const { id, entry } = c.req.valid("param");
+      return c.json(entryOf(deps.db, id, entry));
+    })
     .get("/runs/:id/entries/:entry/evidence", sift, ids("id", "entry"), async (c) => {
       const { id, entry } = c.req.valid("param");
       return c.json(await deps.reckon.ask("evidence", { runId: id, entryId: entry }));

@@ -4,6 +4,7 @@ import { Input, Select } from "antd";
 import { nanoid } from "nanoid";
 import { useState } from "react";
 import { Button } from "../pieces/Button.tsx";
+import { Fold } from "../pieces/Fold.tsx";
 import { useBriefWork, useRunActions } from "../work/RunContext.ts";
 
 const rungs = (["question", "nudge", "example"] as const).map((value) => ({ value, label: value }));
@@ -48,8 +49,12 @@ export function AddedList({ part }: { readonly part: "rules" | "hints" }) {
       : change({ hints: brief.hints.filter((hint) => hint.id !== id) }, words.gone);
   const own = part === "rules" ? brief.rules.map((rule) => ({ ...rule, before: "" })) : hintsInOrder(brief.hints);
   return (
-    <section className="sheet pad stack" aria-label={part === "rules" ? "Rules" : "Hints"}>
-      <h2>{words.title}</h2>
+    <Fold
+      name={part === "rules" ? "Rules" : "Hints"}
+      title={words.title}
+      at={part}
+      holds={part === "rules" ? `${family.rules.length} of the family, ${own.length} of this brief` : `${own.length} of this brief`}
+    >
       <p className="soft small">{words.hint}</p>
       <ul className="plain-list">
         {part === "rules" ? family.rules.map((rule) => <li key={rule}>{rule}</li>) : null}
@@ -68,14 +73,14 @@ export function AddedList({ part }: { readonly part: "rules" | "hints" }) {
         {part === "hints" ? (
           <Select
             aria-label="Rung of the ladder"
-            style={{ width: 120 }}
+            className="rung"
             value={rung}
             options={rungs}
             onChange={(value: AddedHint["rung"]) => setRung(value)}
           />
         ) : null}
         <Input
-          style={{ maxWidth: 460 }}
+          className="added"
           maxLength={240}
           aria-label={words.field}
           placeholder={words.placeholder}
@@ -85,7 +90,7 @@ export function AddedList({ part }: { readonly part: "rules" | "hints" }) {
         />
         <Button onClick={add}>Add</Button>
       </div>
-    </section>
+    </Fold>
   );
 }
 

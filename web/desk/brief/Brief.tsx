@@ -1,8 +1,10 @@
-import { families, learnedBand, showQuantity, tell } from "@lampcrate/core";
+import { applies, families, learnedBand, showQuantity, tell } from "@lampcrate/core";
 import { useQuery } from "@tanstack/react-query";
 import { RigDrawing } from "../../shared/pieces/RigDrawing.tsx";
 import { CrateDock } from "../crate/dock/CrateDock.tsx";
 import { FieldList } from "../pieces/FieldList.tsx";
+import { Fold } from "../pieces/Fold.tsx";
+import { Term } from "../pieces/Term.tsx";
 import { useGripping } from "../pieces/useGripping.ts";
 import { learnedQuery } from "../queries.ts";
 import { useBriefWork, useRunActions } from "../work/RunContext.ts";
@@ -10,6 +12,7 @@ import { StepDesk } from "../work/StepDesk.tsx";
 import { AddedList } from "./AddedList.tsx";
 import { BriefRest } from "./BriefRest.tsx";
 import { CautionList } from "./CautionList.tsx";
+import { Jumps } from "./Jumps.tsx";
 import { Predictions } from "./Predictions.tsx";
 import { ReachPanel } from "./ReachPanel.tsx";
 import { TierList } from "./TierList.tsx";
@@ -41,7 +44,8 @@ export function Brief() {
   const { hard } = family.bounds(goal.measure, brief.spec, brief.design, 0);
   return (
     <StepDesk beside="Crate" panel={<CrateDock />}>
-      <section className="sheet pad stack" aria-label="Goal">
+      <Jumps />
+      <section className="sheet pad stack jump-to" aria-label="Goal" id="goal">
         <h2>
           {family.goalWords(brief.spec, (si, dimension) =>
             showQuantity(si, dimension, run.units, run.units === "metric" && dimension === "length" && si < 1.5 ? "mm" : null),
@@ -80,11 +84,19 @@ export function Brief() {
       </section>
       <ReachPanel ratios={ratios} />
       <TierList ratios={ratios} />
-      <section className="sheet pad stack" aria-label="Plain build">
-        <h2>The plain build this is reckoned for</h2>
+      <Fold
+        name="Plain build"
+        at="plain-build"
+        title={
+          <>
+            The <Term of="plainBuild">plain build</Term> this is reckoned for
+          </>
+        }
+        holds={`${family.design.filter((field) => applies(field.when, { ...brief.spec, ...brief.design })).length} numbers, also in Tryout`}
+      >
         <p className="soft small">Builders may do otherwise: that is the point. This one only tells you whether the goal is in reach.</p>
         <FieldList fields={family.design} values={brief.design} within={brief.spec} units={run.units} onChange={setDesign} />
-      </section>
+      </Fold>
       <CautionList />
       <AddedList part="rules" />
       <AddedList part="hints" />

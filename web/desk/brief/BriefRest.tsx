@@ -12,7 +12,7 @@ export function BriefRest() {
   const note = useId();
   const { protocol } = families[brief.family];
   return (
-    <section className="sheet pad stack" aria-label="Story and test">
+    <section className="sheet pad stack jump-to" id="story" aria-label="Story and test">
       <h2>Story and test</h2>
       <div>
         <label className="field-label" htmlFor={story}>

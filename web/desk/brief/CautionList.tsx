@@ -26,7 +26,7 @@ export function CautionList() {
     setTyped("");
   };
   return (
-    <section className="sheet pad stack" aria-label="Cautions">
+    <section className="sheet pad stack jump-to" aria-label="Cautions" id="cautions">
       <h2>Cautions</h2>
       <p className="soft small">
         What this family, these materials and ages call for. They stand on every sheet, before building and again before testing.
@@ -55,7 +55,7 @@ export function CautionList() {
       </ul>
       <div className="row">
         <Input
-          style={{ maxWidth: 460 }}
+          className="added"
           maxLength={240}
           aria-label="Another caution"
           placeholder="Another caution for this house"

@@ -21,7 +21,7 @@ export function ReachPanel({ ratios }: { readonly ratios: readonly number[] }) {
   const raw = goalForShare(expected, wished, brief.loops);
   const suited = field.kind === "number" && raw !== null ? stepped(raw, field.step, field.min, field.max) : null;
   return (
-    <section className="sheet pad stack" aria-label="Reach">
+    <section className="sheet pad stack jump-to" id="reach" aria-label="Reach">
       <h2>Who will reach it?</h2>
       <p className="plain-words">
         <strong>{reachWords(reach, brief.loops)}</strong> Reckoned for the plain build

@@ -3,6 +3,7 @@ import { families, reachOf } from "@lampcrate/core";
 import { Input, InputNumber, Select } from "antd";
 import { nanoid } from "nanoid";
 import { Button } from "../pieces/Button.tsx";
+import { Term } from "../pieces/Term.tsx";
 import { useBriefWork, useRunActions } from "../work/RunContext.ts";
 import { showGoal } from "./ReachPanel.tsx";
 
@@ -36,8 +37,10 @@ export function TierList({ ratios }: { readonly ratios: readonly number[] }) {
     return `${shown}: about ${Math.round(first * 100)} in 100 at first, ${Math.round(within * 100)} within ${brief.loops + 1}`;
   };
   return (
-    <section className="sheet pad stack" aria-label="Tiers">
-      <h2>Tiers and stretch goals</h2>
+    <section className="sheet pad stack jump-to" aria-label="Tiers" id="tiers">
+      <h2>
+        <Term of="tier">Tiers</Term> and stretch goals
+      </h2>
       {brief.tiers.length === 0 ? <p className="soft">None yet: everybody builds under the same terms.</p> : null}
       {brief.tiers.map((tier) => (
         <div key={tier.id} className="tier" role="group" aria-label={`Tier: ${tier.words}`}>

@@ -4,6 +4,7 @@ import { memo, useMemo } from "react";
 import { Ruler } from "../../shared/pieces/Ruler.tsx";
 import { quantityScale, shareScale } from "../../shared/pieces/scale.ts";
 import { Choose } from "../pieces/Choose.tsx";
+import { Term } from "../pieces/Term.tsx";
 import { Whole } from "../pieces/Whole.tsx";
 import { learnedQuery } from "../queries.ts";
 import { useBriefWork, useCrateWork, useRunActions } from "../work/RunContext.ts";
@@ -60,7 +61,11 @@ export function Crate() {
             onChange={(seatsPerTable) => change({ seatsPerTable }, `${seatsPerTable} seats at a table`)}
           />
           <Whole
-            label="builders one rig serves"
+            label={
+              <>
+                builders one <Term of="rig">rig</Term> serves
+              </>
+            }
             min={1}
             max={500}
             value={brief.rigServes}

@@ -1,6 +1,7 @@
 import { comparisonWords, declaredWords, type FairTestFound, showNumber, showQuantity, type UnitChoice } from "@lampcrate/core";
 import { StillRuler } from "../../shared/pieces/Ruler.tsx";
 import { quantityScale } from "../../shared/pieces/scale.ts";
+import { Term } from "../pieces/Term.tsx";
 
 /** One fair test: said in a sentence, then its interval on the ruler, 0 as the amber mark. */
 export function FairTestCard({ found, units }: { readonly found: FairTestFound; readonly units: UnitChoice }) {
@@ -13,7 +14,9 @@ export function FairTestCard({ found, units }: { readonly found: FairTestFound; 
   const scale = quantityScale(measure.dimension, units, measure.unit ?? undefined, Math.abs(difference), measure.token);
   return (
     <section className="sheet pad stack" aria-label="A fair test">
-      <h2>A fair test: {found.alias}</h2>
+      <h2>
+        A <Term of="fairTest">fair test</Term>: {found.alias}
+      </h2>
       <div className="plain-words">
         <strong>{comparisonWords(found, units)}</strong>
       </div>

@@ -3,6 +3,7 @@ import { outcomeWords, showQuantity, type UnitChoice } from "@lampcrate/core";
 import { quantityScale } from "../../shared/pieces/scale.ts";
 import { spanOf, ValueStrip } from "../../shared/pieces/ValueStrip.tsx";
 import { DataTable } from "../pieces/DataTable.tsx";
+import { Term } from "../pieces/Term.tsx";
 import "../sift/evidence.css";
 
 /** What was predicted for the plain build, and what first builds gave: how far the numbers of the next brief can be trusted. */
@@ -14,7 +15,9 @@ export function OutcomePanel({ findings, units }: { readonly findings: FindingsD
   return (
     <aside className="sheet evidence" aria-label="Prediction and outcome">
       <div className="pad">
-        <h2>Predicted and come true</h2>
+        <h2>
+          <Term of="predicted">Predicted</Term> and come true
+        </h2>
         <p>{words}</p>
         <figure>
           <ValueStrip

@@ -4,6 +4,7 @@ import { nanoid } from "nanoid";
 import type { ReactNode } from "react";
 import { Button } from "../pieces/Button.tsx";
 import { LengthBox } from "../pieces/LengthBox.tsx";
+import { RoomsPicture } from "./RoomsPicture.tsx";
 
 const newRoom: Omit<RoomDoc, "id" | "name"> = { lengthM: null, widthM: null, heightM: null, seats: 20, water: false, floor: "hard" };
 
@@ -22,6 +23,7 @@ export function Rooms({ house, onChange, message }: RoomsProps) {
       {house.rooms.length === 0 ? (
         <p>No room yet. Measure length, width and height once: the brief's needs are held against them for every session.</p>
       ) : null}
+      <RoomsPicture rooms={house.rooms} units={house.units} />
       {house.rooms.map((room, i) => (
         <RoomRow
           key={room.id}
@@ -52,11 +54,11 @@ interface RoomRowProps {
 
 function RoomRow({ room, units, onChange, onRemove, trouble }: RoomRowProps) {
   return (
-    <div className="row" role="group" aria-label={room.name} style={{ alignItems: "flex-end" }}>
+    <div className="row room-row" role="group" aria-label={room.name}>
       <label>
         <span className="field-label small">Name</span>
         <Input
-          style={{ width: 190 }}
+          className="room-name"
           value={room.name}
           maxLength={80}
           onChange={(event) => onChange({ ...room, name: event.target.value })}
@@ -71,7 +73,7 @@ function RoomRow({ room, units, onChange, onRemove, trouble }: RoomRowProps) {
           min={0}
           max={2000}
           precision={0}
-          style={{ width: 80 }}
+          className="room-seats"
           value={room.seats}
           onChange={(seats) => seats !== null && onChange({ ...room, seats })}
         />
@@ -79,7 +81,7 @@ function RoomRow({ room, units, onChange, onRemove, trouble }: RoomRowProps) {
       <label>
         <span className="field-label small">Floor</span>
         <Select
-          style={{ width: 110 }}
+          className="room-floor"
           value={room.floor}
           options={floors.map((value) => ({ value, label: value }))}
           onChange={(floor: RoomDoc["floor"]) => onChange({ ...room, floor })}

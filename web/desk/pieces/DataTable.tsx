@@ -16,7 +16,8 @@ interface DataTableProps<Row extends object>
 }
 
 /** A table in our look: hairlines between rows, no pages; whoever has many rows looks for them or scrolls. */
-export function DataTable<Row extends object>({ label, rows, rowAs, virtual, headless = false, ...rest }: DataTableProps<Row>) {
+export function DataTable<Row extends object>({ label, rows, rowAs, virtual, headless = false, expandable, ...rest }: DataTableProps<Row>) {
+  const opened = expandable?.expandedRowRender;
   const components = useMemo(
     () => ({
       table: (props: ComponentProps<"table">) => <table aria-label={label} {...props} />,
@@ -27,6 +28,15 @@ export function DataTable<Row extends object>({ label, rows, rowAs, virtual, hea
   return (
     <Table<Row>
       {...rest}
+      {...(expandable
+        ? {
+            expandable: {
+              ...expandable,
+              // What was open once is not kept hidden: its form would still be there to be found.
+              ...(opened ? { expandedRowRender: (row, i, indent, open) => (open ? opened(row, i, indent, open) : null) } : {}),
+            },
+          }
+        : {})}
       {...(virtual ? { virtual: true, scroll: { y: virtual.height, x: virtual.width } } : { components })}
       className="data-table"
       dataSource={rows}

@@ -1,5 +1,5 @@
 import { InputNumber } from "antd";
-import { useId } from "react";
+import { type ReactNode, useId } from "react";
 
 /** A small whole number. */
 export function Whole({
@@ -9,7 +9,7 @@ export function Whole({
   value,
   onChange,
 }: {
-  readonly label: string;
+  readonly label: ReactNode;
   readonly min: number;
   readonly max: number;
   readonly value: number;

@@ -2,20 +2,23 @@ import { useQuery } from "@tanstack/react-query";
 import { Input, Modal } from "antd";
 import { type KeyboardEvent, useId, useState } from "react";
 import { useNavigate } from "react-router";
+import { useRested } from "../../shared/useRested.ts";
 import { Button } from "../pieces/Button.tsx";
 import { useMay } from "../pieces/Lock.tsx";
-import { materialsQuery, seasonQuery, staffQuery, suppliersQuery } from "../queries.ts";
+import { foundEntriesQuery, materialsQuery, seasonQuery, staffQuery, suppliersQuery } from "../queries.ts";
 import { steps } from "../run/steps.ts";
 import { placesFor } from "./places.ts";
 
-/** Type a few letters, choose by the arrow keys, press Enter: runs and their steps, materials, suppliers, people, rooms of work. */
+/** Type a few letters, choose by the arrow keys, press Enter: runs and their steps, entries by alias, materials, suppliers, people, rooms of work. */
 export function GoTo({ onClose }: { readonly onClose: () => void }) {
   const [typed, setTyped] = useState("");
   const [chosen, setChosen] = useState(0);
   const navigate = useNavigate();
   const may = useMay();
   const id = useId();
+  const letters = useRested(typed.trim(), 200);
   const found = placesFor(typed, {
+    entries: useQuery({ ...foundEntriesQuery(letters), enabled: letters.length >= 2 && may("sift") }).data ?? [],
     runs: useQuery(seasonQuery).data?.runs ?? [],
     steps: steps.filter((step) => may(step.opens)),
     materials: useQuery(materialsQuery).data ?? [],
@@ -49,7 +52,7 @@ export function GoTo({ onClose }: { readonly onClose: () => void }) {
         onKeyDown={onKey}
         onPressEnter={() => go(found[at]?.to)}
       />
-      <ul id={id} className="week" style={{ marginTop: 8 }}>
+      <ul id={id} className="week">
         {found.map((place, i) => (
           <li key={`${place.to} ${place.words}`} className={i === at ? "chosen" : ""}>
             <Button type="text" size="small" aria-current={i === at} onClick={() => go(place.to)}>

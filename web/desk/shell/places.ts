@@ -1,4 +1,4 @@
-import type { MaterialDoc, RunSummary, StaffDoc, SupplierDoc } from "@lampcrate/contract";
+import type { FoundEntry, MaterialDoc, RunSummary, StaffDoc, SupplierDoc } from "@lampcrate/contract";
 import { crateCode } from "@lampcrate/core";
 
 /** Somewhere to go, in words. */
@@ -13,6 +13,8 @@ interface Known {
   readonly materials: readonly MaterialDoc[];
   readonly suppliers: readonly SupplierDoc[];
   readonly people: readonly StaffDoc[];
+  /** Entries that the server found by these letters. */
+  readonly entries: readonly FoundEntry[];
 }
 
 const views: readonly Place[] = [
@@ -25,8 +27,8 @@ const views: readonly Place[] = [
 /** Places shown at a time. */
 const most = 9;
 
-/** Where the words typed may lead: a crate by its code first, then views, runs' steps, materials, suppliers and people that have all of them. */
-export function placesFor(typed: string, { runs, steps, materials, suppliers, people }: Known): readonly Place[] {
+/** Where the words typed may lead: a crate by its code first, then views, runs' steps, entries by alias, materials, suppliers and people that have all of them. */
+export function placesFor(typed: string, { runs, steps, materials, suppliers, people, entries }: Known): readonly Place[] {
   const scanned = typed.trim().toUpperCase().slice(0, 4);
   const coded = runs.filter(
     (run) => scanned.length === 4 && [run.id, ...run.sessions.map((session) => session.id)].some((id) => crateCode(id) === scanned),
@@ -43,6 +45,10 @@ export function placesFor(typed: string, { runs, steps, materials, suppliers, pe
   const wanted = typed.toLowerCase().split(" ").filter(Boolean);
   return [
     ...coded.map((run) => ({ words: `${run.title}: the crate with code ${scanned}`, to: `/run/${run.id}/crate` })),
+    ...entries.map((found) => ({
+      words: `${found.alias}: entry of ${found.runTitle}, ${found.state}`,
+      to: `/run/${found.runId}/sift?entry=${found.id}`,
+    })),
     ...all.filter((place) => wanted.every((word) => place.words.toLowerCase().includes(word))),
   ].slice(0, most);
 }

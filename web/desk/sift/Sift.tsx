@@ -1,5 +1,6 @@
 import type { EntryDoc } from "@lampcrate/contract";
 import { type RefObject, useRef } from "react";
+import { useSearchParams } from "react-router";
 import { useKeys } from "../pieces/keys.ts";
 import { useBriefWork } from "../work/RunContext.ts";
 import { StepDesk } from "../work/StepDesk.tsx";
@@ -12,7 +13,7 @@ import { useSifting } from "./useSifting.ts";
 /** Look at what families sent, oldest first; accept or set aside by a key. Nothing unsifted is public. */
 export function Sift() {
   const { run } = useBriefWork();
-  const { entries, list, current, choose, move, decideSeen, trouble, ...sifting } = useSifting(run.id);
+  const { entries, list, current, choose, move, decideSeen, trouble, ...sifting } = useSifting(run.id, useSearchParams()[0].get("entry"));
   const why = useRef<HTMLInputElement>(null);
   useKeys([
     { key: "a", words: "accept", act: () => decideSeen("accepted") },

@@ -1,9 +1,9 @@
 import type { EntryDoc, EntryPage } from "@lampcrate/contract";
-import { useInfiniteQuery, useQueryClient } from "@tanstack/react-query";
+import { useInfiniteQuery, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useMemo, useRef, useState } from "react";
 import { api, ask } from "../../shared/client.ts";
 import { useSave } from "../pieces/useSave.ts";
-import { entriesQuery, findingsQuery, runQuery, seasonQuery } from "../queries.ts";
+import { entriesQuery, entryQuery, findingsQuery, runQuery, seasonQuery } from "../queries.ts";
 
 type Decision = "accepted" | "set aside";
 
@@ -11,11 +11,16 @@ type Decision = "accepted" | "set aside";
 const lookMs = 250;
 
 /** A run's entries, the one that is looked at, and what is decided of it. */
-export function useSifting(runId: string) {
+export function useSifting(runId: string, sought: string | null = null) {
   const queries = useQueryClient();
   const entries = useInfiniteQuery(entriesQuery(runId));
-  const list = useMemo(() => entries.data?.pages.flatMap((page) => page.entries) ?? [], [entries.data]);
-  const [chosen, choose] = useState<string | null>(null);
+  const paged = useMemo(() => entries.data?.pages.flatMap((page) => page.entries) ?? [], [entries.data]);
+  const isPaged = sought === null || paged.some((entry) => entry.id === sought);
+  // Whoever looks for one finds it, however far down the list it stands.
+  const found = useQuery({ ...entryQuery(runId, sought ?? ""), enabled: !isPaged && !entries.isPending }).data;
+  const list = useMemo(() => (found && !isPaged ? [found, ...paged] : paged), [found, isPaged, paged]);
+  const [picked, choose] = useState<string | null>(null);
+  const chosen = picked ?? sought;
   // A reason belongs to the entry it was typed for.
   const [reason, setReason] = useState({ of: "", words: "" });
   const at = Math.max(
@@ -39,9 +44,10 @@ export function useSifting(runId: string) {
       ),
     onSaved: (saved) => {
       queries.setQueryData(entriesQuery(runId).queryKey, (known) => known && { ...known, pages: withSaved(known.pages, saved) });
+      if (!isPaged) queries.setQueryData(entryQuery(runId, saved.id).queryKey, saved);
       setReason({ of: "", words: "" });
       const rest = [...list.slice(at + 1), ...list.slice(0, at)];
-      choose((now) => (now === null || now === saved.id ? (rest.find((entry) => entry.state === "waiting")?.id ?? saved.id) : now));
+      choose((now) => ((now ?? sought ?? saved.id) === saved.id ? (rest.find((entry) => entry.state === "waiting")?.id ?? saved.id) : now));
     },
     renew: [findingsQuery(runId), { queryKey: runQuery(runId).queryKey, exact: true }, seasonQuery],
   });

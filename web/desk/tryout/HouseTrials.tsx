@@ -5,6 +5,7 @@ import { memo, useState } from "react";
 import { Advice } from "../learned/Advice.tsx";
 import { Button } from "../pieces/Button.tsx";
 import { DataTable } from "../pieces/DataTable.tsx";
+import { Term } from "../pieces/Term.tsx";
 import { useHouseDay } from "../pieces/useHouseDay.ts";
 import { learnedQuery, materialsQuery } from "../queries.ts";
 import { useBriefWork } from "../work/RunContext.ts";
@@ -20,7 +21,9 @@ export const HouseTrials = memo(function HouseTrials() {
   return (
     <section className="sheet pad stack" aria-label="House trials">
       <div className="row spread">
-        <h2>House trials</h2>
+        <h2>
+          <Term of="houseTrial">House trials</Term>
+        </h2>
         {adding ? null : <Button onClick={() => setAdding(true)}>Log a house trial</Button>}
       </div>
       {trials.length === 0 && !adding ? (

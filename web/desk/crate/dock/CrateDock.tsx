@@ -5,6 +5,7 @@ import { memo, useId } from "react";
 import { Link } from "react-router";
 import { NotReckoned } from "../../pieces/NotReckoned.tsx";
 import { money } from "../../pieces/show.ts";
+import { Term } from "../../pieces/Term.tsx";
 import { useHouseDay } from "../../pieces/useHouseDay.ts";
 import { houseQuery } from "../../queries.ts";
 import { useBriefWork, useCrateWork, useRunActions } from "../../work/RunContext.ts";
@@ -75,7 +76,9 @@ export const CrateDock = memo(function CrateDock() {
             <strong>{manifest ? money(manifest.cost, currency) : "–"}</strong>
           </div>
           <div>
-            <span>one point surer</span>
+            <span>
+              <Term of="surer">one point surer</Term>
+            </span>
             <strong>{manifest ? `+ ${money(manifest.costOfOnePointMore, currency)}` : "–"}</strong>
           </div>
         </div>

@@ -3,6 +3,7 @@ import type { KitLine } from "@lampcrate/core";
 import { amountWords, type ManifestLine, type UnitChoice } from "@lampcrate/core";
 import { memo } from "react";
 import { lineSays, perWords } from "../../pieces/show.ts";
+import { Term } from "../../pieces/Term.tsx";
 import type { Promising } from "../../seasonData/usePromised.ts";
 import { ManifestBar } from "./ManifestBar.tsx";
 
@@ -29,7 +30,11 @@ export const DockLine = memo(function DockLine({ line, of, material, promising, 
           <span className="soft small">
             {of.cut ? "cut, " : ""}
             {perWords(of)}
-            {drives ? ", drives the crate" : ""}
+            {drives ? (
+              <>
+                , <Term of="drives">drives the crate</Term>
+              </>
+            ) : null}
           </span>
         </span>
         <strong>{amountWords(line.quantity, material.unit, units)}</strong>

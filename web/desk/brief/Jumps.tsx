@@ -1,0 +1,25 @@
+import "../pieces/fold.css";
+
+const parts = [
+  ["goal", "Goal"],
+  ["reach", "Reach"],
+  ["tiers", "Tiers"],
+  ["plain-build", "Plain build"],
+  ["cautions", "Cautions"],
+  ["rules", "Rules"],
+  ["hints", "Hints"],
+  ["story", "Story and test"],
+] as const;
+
+/** The parts of a long brief, always in reach. */
+export function Jumps() {
+  return (
+    <nav className="jumps no-print" aria-label="Parts of the brief">
+      {parts.map(([at, words]) => (
+        <a key={at} href={`#${at}`}>
+          {words}
+        </a>
+      ))}
+    </nav>
+  );
+}
