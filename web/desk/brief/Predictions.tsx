@@ -28,7 +28,7 @@ export function Predictions({
       ) : null}
       A rough guide for the plain build below{ratios.length > 0 ? ", before any result" : ""}; 8 of 10 results should fall inside these
       bands.
-      <ul style={{ margin: "6px 0 0", paddingLeft: 18 }}>
+      <ul className="listed">
         {predictions.map((prediction) => (
           <li key={prediction.id}>
             {prediction.words}: about <strong>{show(prediction, prediction.band.mid)}</strong>

@@ -59,26 +59,26 @@ export function TierList({ ratios }: { readonly ratios: readonly number[] }) {
             onChange={(event) => event.target.value !== "" && set(tier.id, { words: event.target.value }, "a tier's words")}
           />
           {tier.kind === "stretch" ? (
-            <span className="row" style={{ gap: 6, flexWrap: "nowrap" }}>
+            <span className="row near one-line">
               <InputNumber
                 aria-label="Times the goal"
                 min={0.05}
                 max={20}
                 step={0.1}
-                style={{ width: 78 }}
+                className="box-s"
                 value={tier.times}
                 onChange={(times) => times !== null && set(tier.id, { times }, `stretch ${times} times`)}
               />
               <span className="small">times, {reachWords(tier.times ?? 1)}</span>
             </span>
           ) : (
-            <span className="row" style={{ gap: 6 }}>
+            <span className="row near">
               <InputNumber
                 aria-label="Part of the builders, per cent"
                 min={0}
                 max={100}
                 precision={0}
-                style={{ width: 78 }}
+                className="box-s"
                 value={Math.round(tier.share * 100)}
                 onChange={(per) => per !== null && set(tier.id, { share: per / 100 }, `tier taken by ${per} %`)}
               />

@@ -14,7 +14,7 @@ export function Buying() {
   const { crates, trouble, again } = useSeasonCrates(buying.data);
   useEffect(warmPlanner, []);
   return (
-    <main className="page stack" style={{ maxWidth: 1180 }}>
+    <main className="page stack column">
       <h1>Buying</h1>
       {buying.isLoadingError ? (
         <p role="alert" className="trouble">

@@ -36,7 +36,7 @@ export function PlanAnswer({ doc, plan, purchase }: { readonly doc: BuyingDoc; r
       </p>
     );
   return (
-    <div className="stack" style={{ gap: 4 }}>
+    <div className="stack near">
       <p className="plain-words" role="status">
         <strong>{answerWords(purchase ?? planned.best, doc)}</strong>
       </p>

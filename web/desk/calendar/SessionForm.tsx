@@ -69,9 +69,8 @@ export function SessionForm({ session, rooms, onClose }: SessionFormProps) {
   };
   return (
     <form
-      className="stack"
+      className="stack ruled-above"
       aria-label={session ? "Change the session" : "New session"}
-      style={{ borderTop: "1px solid var(--rule)", paddingTop: 10 }}
       onSubmit={(event) => {
         event.preventDefault();
         void save();
@@ -86,7 +85,7 @@ export function SessionForm({ session, rooms, onClose }: SessionFormProps) {
         </Labelled>
         <Labelled label="Minutes" trouble={trouble?.fieldMessage("minutes")}>
           <InputNumber
-            style={{ width: "100%" }}
+            className="wide"
             min={10}
             max={1440}
             precision={0}
@@ -96,7 +95,7 @@ export function SessionForm({ session, rooms, onClose }: SessionFormProps) {
         </Labelled>
         <Labelled label="Room" trouble={trouble?.fieldMessage("roomId")}>
           <Select
-            style={{ width: "100%" }}
+            className="wide"
             aria-label="Room"
             value={typed.roomId}
             options={rooms.map((room) => ({ value: room.id, label: `${room.name}, ${room.seats} seats` }))}
@@ -105,7 +104,7 @@ export function SessionForm({ session, rooms, onClose }: SessionFormProps) {
         </Labelled>
         <Labelled label="Set-up, min">
           <InputNumber
-            style={{ width: "100%" }}
+            className="wide"
             min={0}
             max={720}
             precision={0}
@@ -115,7 +114,7 @@ export function SessionForm({ session, rooms, onClose }: SessionFormProps) {
         </Labelled>
         <Labelled label="Tear-down, min">
           <InputNumber
-            style={{ width: "100%" }}
+            className="wide"
             min={0}
             max={720}
             precision={0}

@@ -86,7 +86,7 @@ interface PairTipProps {
 function PairTip({ alias, findings, show }: PairTipProps) {
   const pair = findings.firstLast.pairs.find((p) => p.alias === alias);
   return pair ? (
-    <p style={tooltip.contentStyle}>
+    <p className="chart-tip">
       {pair.alias}: {show(pair.first)}, then {show(pair.last)}
     </p>
   ) : null;

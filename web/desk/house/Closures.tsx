@@ -42,7 +42,7 @@ interface ClosureRowProps {
 
 function ClosureRow({ day, onChange, onRemove, trouble }: ClosureRowProps) {
   return (
-    <div className="row" style={{ alignItems: "flex-end" }}>
+    <div className="row feet">
       <div>
         <span className="field-label small" aria-hidden="true">
           First and last closed day

@@ -5,6 +5,7 @@ import { Link } from "react-router";
 import { api, ask } from "../../shared/client.ts";
 import { Button } from "../pieces/Button.tsx";
 import { ClashNotice } from "../pieces/ClashNotice.tsx";
+import { CurrencyChoice, ZoneChoice } from "../pieces/HouseChoices.tsx";
 import { Lock, useMay } from "../pieces/Lock.tsx";
 import { useJoinedForm } from "../pieces/useJoinedForm.ts";
 import { useSave } from "../pieces/useSave.ts";
@@ -31,7 +32,7 @@ export function House() {
       </main>
     );
   return (
-    <main className="page stack" style={{ maxWidth: 1180 }}>
+    <main className="page stack column">
       <h1>House</h1>
       <FirstRun />
       <Lock to="house" told>
@@ -96,12 +97,12 @@ function HouseForm({ saved }: { readonly saved: HouseDoc }) {
           </label>
           <label>
             <span className="field-label">Time zone</span>
-            <Input value={house.zone} onChange={(event) => set({ zone: event.target.value })} />
+            <ZoneChoice value={house.zone} onChange={(zone) => set({ zone })} />
             {message("zone")}
           </label>
           <label>
-            <span className="field-label">Currency, three letters</span>
-            <Input value={house.currency} onChange={(event) => set({ currency: event.target.value.toUpperCase() })} />
+            <span className="field-label">Currency</span>
+            <CurrencyChoice value={house.currency} onChange={(currency) => set({ currency })} />
             {message("currency")}
           </label>
           <label>
@@ -112,7 +113,7 @@ function HouseForm({ saved }: { readonly saved: HouseDoc }) {
           <label>
             <span className="field-label">Units</span>
             <Select
-              style={{ width: "100%" }}
+              className="wide"
               value={house.units}
               options={[
                 { value: "metric", label: "metric" },
@@ -124,7 +125,7 @@ function HouseForm({ saved }: { readonly saved: HouseDoc }) {
           <label>
             <span className="field-label">Entries are kept after the reveal, days</span>
             <InputNumber
-              style={{ width: "100%" }}
+              className="wide"
               min={1}
               max={730}
               precision={0}

@@ -26,7 +26,7 @@ export function PreparingFields({ preparing, onChange, trouble }: PreparingField
       <InputNumber
         min={least}
         {...(whole ? { precision: 0 } : {})}
-        style={{ width: 110 }}
+        className="box-m"
         value={value}
         onChange={(next) => next !== null && set(next)}
       />
@@ -53,7 +53,7 @@ export function PreparingFields({ preparing, onChange, trouble }: PreparingField
           </Checkbox>
         ))}
       </div>
-      <div className="row" style={{ alignItems: "end" }}>
+      <div className="row feet">
         {number("People who prepare", preparing.people, (people) => onChange({ ...preparing, people }), 1, true)}
         {number("Hours each, a working day", preparing.hours, (hours) => onChange({ ...preparing, hours }), 0.25)}
         {number(

@@ -114,12 +114,7 @@ function PersonForm({ person, onClose }: { readonly person: StaffDoc | null; rea
         </label>
         <label>
           <span className="field-label small">Does</span>
-          <Select
-            style={{ width: "100%" }}
-            value={typed.role}
-            options={[...roles]}
-            onChange={(role: Role) => setTyped({ ...typed, role })}
-          />
+          <Select className="wide" value={typed.role} options={[...roles]} onChange={(role: Role) => setTyped({ ...typed, role })} />
           {message("role")}
         </label>
         <label>

@@ -26,7 +26,7 @@ export function Trail({ zone }: { readonly zone: string }) {
         <>
           <Select
             aria-label="Of what"
-            style={{ width: 200 }}
+            className="box-l"
             allowClear
             placeholder="everything"
             value={area}

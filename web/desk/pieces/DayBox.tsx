@@ -85,7 +85,7 @@ export function DayRange({ label, from, to, onChange }: DayRangeProps) {
   return (
     <DatePicker.RangePicker
       aria-label={label}
-      style={{ width: 330 }}
+      className="box-xl"
       format={dayTyped}
       onKeyDown={(event) => event.key === "Enter" && event.preventDefault()}
       allowClear={false}
@@ -112,7 +112,7 @@ export function TimeBox({ label, value, onChange }: TimeBoxProps) {
     <TimePicker
       {...typing}
       aria-label={label}
-      style={{ width: "100%" }}
+      className="wide"
       format={timeTyped}
       minuteStep={5}
       allowClear={false}

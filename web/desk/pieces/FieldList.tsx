@@ -99,7 +99,7 @@ const Choice = memo(function Choice({ field, value, onChange }: ChoiceProps) {
       </label>
       <Select
         id={id}
-        style={{ width: "100%" }}
+        className="wide"
         value={value}
         options={field.options.map((option) => ({ value: option.id, label: option.words }))}
         onChange={(next: string) =>

@@ -17,14 +17,14 @@ export function Whole({
 }) {
   const id = useId();
   return (
-    <span className="row" style={{ gap: 6 }}>
+    <span className="row near">
       <label htmlFor={id}>{label}</label>
       <InputNumber
         id={id}
         min={min}
         max={max}
         precision={0}
-        style={{ width: 76 }}
+        className="box-s"
         value={value}
         onChange={(next) => next !== null && onChange(next)}
       />

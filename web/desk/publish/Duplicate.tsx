@@ -32,16 +32,9 @@ export function Duplicate({ run, onLeave }: { readonly run: RunDoc; readonly onL
         void save();
       }}
     >
-      <div className="row" style={{ alignItems: "end" }}>
+      <div className="row feet">
         <Labelled label="Title of the copy" trouble={message("title")}>
-          <Input
-            required
-            autoFocus
-            style={{ width: 300 }}
-            maxLength={80}
-            value={title}
-            onChange={(event) => setTitle(event.target.value)}
-          />
+          <Input required autoFocus className="box-xl" maxLength={80} value={title} onChange={(event) => setTitle(event.target.value)} />
         </Labelled>
         {held.length > 0 ? (
           <Checkbox checked={along} onChange={(event) => setAlong(event.target.checked)}>

@@ -143,22 +143,22 @@ function Handout({ run, code }: { readonly run: RunDoc; readonly code: string })
   const path = `/h/${codeInAddress(code)}`;
   return (
     <section className="sheet pad" aria-label="Code and sheet">
-      <div className="row" style={{ gap: 26, alignItems: "flex-start" }}>
+      <div className="row handout-row">
         <img
           src={`/api/public/runs/${encodeURIComponent(code)}/qr.svg`}
           alt={`QR code of ${run.publicUrl}${path}`}
           width="168"
           height="168"
-          style={{ border: "1px solid var(--rule)" }}
+          className="edged"
         />
-        <div className="stack" style={{ gap: 8, flex: 1 }}>
+        <div className="stack near grows">
           <h2>Hand it out</h2>
           <p>
-            Say it, or print it: <strong style={{ fontFamily: "var(--heading)", fontSize: 24 }}>{code}</strong>
+            Say it, or print it: <strong className="spoken">{code}</strong>
           </p>
           <p className="small">
             The QR code opens{" "}
-            <span style={{ overflowWrap: "anywhere" }}>
+            <span className="breaks">
               {run.publicUrl}
               {path}
             </span>

@@ -16,7 +16,7 @@ export function RunTitle() {
   if (changing) return <TitleForm onDone={() => setChanging(false)} />;
   const status = run.status === "published" ? `published, version ${run.publishedVersion}, code ${run.code}` : run.status;
   return (
-    <div className="row" style={{ alignItems: "baseline" }}>
+    <div className="row baseline">
       <h1>{run.title}</h1>
       <span className="soft">
         {run.kind}, {status}
@@ -41,8 +41,7 @@ function TitleForm({ onDone }: { readonly onDone: () => void }) {
   };
   return (
     <form
-      className="row"
-      style={{ alignItems: "end" }}
+      className="row feet"
       aria-label="Title and kind"
       onSubmit={(event) => {
         event.preventDefault();
@@ -52,14 +51,7 @@ function TitleForm({ onDone }: { readonly onDone: () => void }) {
     >
       <Lock to="plan">
         <Labelled label="Title" trouble={trouble?.fieldMessage("title") ?? trouble?.message}>
-          <Input
-            required
-            autoFocus
-            style={{ width: 320 }}
-            maxLength={80}
-            value={title}
-            onChange={(event) => setTitle(event.target.value)}
-          />
+          <Input required autoFocus className="box-xl" maxLength={80} value={title} onChange={(event) => setTitle(event.target.value)} />
         </Labelled>
         <Labelled label="How it is offered" trouble={trouble?.fieldMessage("kind")}>
           <Choose label="How it is offered" value={kind} options={runKinds.map((value) => ({ value, label: value }))} onChoose={setKind} />

@@ -12,11 +12,11 @@ export function KeysDialog({ onClose }: { readonly onClose: () => void }) {
       <dl className="keys">
         {[...activeKeys().map(({ key, ctrl, words }) => ({ key: ctrl ? `Ctrl ${key.toUpperCase()}` : key, words })), ...always].map(
           ({ key, words }) => (
-            <div className="row" key={key} style={{ padding: "4px 0" }}>
-              <dt style={{ width: 66 }}>
+            <div className="row airy" key={key}>
+              <dt className="box-s">
                 <kbd>{key === " " ? "Space" : key}</kbd>
               </dt>
-              <dd style={{ margin: 0 }}>{words}</dd>
+              <dd>{words}</dd>
             </div>
           ),
         )}

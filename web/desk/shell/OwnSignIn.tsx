@@ -50,9 +50,7 @@ export function OwnSignIn({ name, onClose }: OwnSignInProps) {
           </Button>
         </Form>
       )}
-      <p className="soft small" style={{ marginTop: 18 }}>
-        Left signed in somewhere else?
-      </p>
+      <p className="soft small above">Left signed in somewhere else?</p>
       <Button loading={leave.isPending} onClick={() => leave.mutate()}>
         Sign out everywhere
       </Button>

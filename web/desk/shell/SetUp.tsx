@@ -5,6 +5,7 @@ import { useState } from "react";
 import { useNavigate } from "react-router";
 import { AskError, api, ask } from "../../shared/client.ts";
 import { Button } from "../pieces/Button.tsx";
+import { CurrencyChoice, ZoneChoice } from "../pieces/HouseChoices.tsx";
 
 /** The first visit to an empty installation: makes the house and its first planner. */
 export function SetUp({ url }: { readonly url: string }) {
@@ -30,7 +31,7 @@ export function SetUp({ url }: { readonly url: string }) {
   };
   const needed = [{ required: true, message: "This is needed." }];
   return (
-    <main className="page" style={{ maxWidth: 640, margin: "4vh auto" }}>
+    <main className="page middle-column">
       <div className="sheet pad stack">
         <h1>Set up your house</h1>
         <p>
@@ -52,10 +53,10 @@ export function SetUp({ url }: { readonly url: string }) {
               <Input />
             </Form.Item>
             <Form.Item name="zone" label="Time zone" rules={needed}>
-              <Input />
+              <ZoneChoice />
             </Form.Item>
-            <Form.Item name="currency" label="Currency, three letters" rules={needed}>
-              <Input />
+            <Form.Item name="currency" label="Currency" rules={needed}>
+              <CurrencyChoice />
             </Form.Item>
             <Form.Item name="publicUrl" label="Address families reach it at" rules={needed}>
               <Input />
@@ -83,7 +84,7 @@ export function SetUp({ url }: { readonly url: string }) {
             </Form.Item>
           </div>
           {trouble === null ? null : (
-            <p role="alert" className="trouble" style={{ marginBottom: 12 }}>
+            <p role="alert" className="trouble below">
               {trouble}
             </p>
           )}

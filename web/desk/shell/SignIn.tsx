@@ -30,7 +30,7 @@ export function SignInForm({ onDone }: { readonly onDone: () => void }) {
         <Input.Password autoComplete="current-password" />
       </Form.Item>
       {trouble === null ? null : (
-        <p role="alert" className="trouble" style={{ marginBottom: 12 }}>
+        <p role="alert" className="trouble below">
           {trouble}
         </p>
       )}
@@ -44,7 +44,7 @@ export function SignInForm({ onDone }: { readonly onDone: () => void }) {
 export function SignInPage() {
   const queries = useQueryClient();
   return (
-    <main className="page" style={{ maxWidth: 400, margin: "10vh auto" }}>
+    <main className="page narrow-column">
       <div className="sheet pad stack">
         <div className="row">
           <img src="/assets/mark.svg" alt="" width="34" />

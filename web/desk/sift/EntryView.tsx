@@ -20,7 +20,7 @@ export function EntryView({ entry, sifting, whyBox }: EntryViewProps) {
   const { run } = useBriefWork();
   const family = families[run.brief.family];
   return (
-    <div className="pad stack" style={{ gap: 10 }}>
+    <div className="pad stack near">
       <div className="row spread">
         <h2>{entry.alias}</h2>
         <span className="soft small">
@@ -43,7 +43,7 @@ export function EntryView({ entry, sifting, whyBox }: EntryViewProps) {
           ref={(box) => {
             whyBox.current = box?.input ?? null;
           }}
-          style={{ width: 250 }}
+          className="box-l"
           maxLength={240}
           aria-label="Why, if it is set aside"
           placeholder="why, if it is set aside"
@@ -84,7 +84,7 @@ function VersionTable({
     <div>
       <h3>
         {title}
-        {version.changed ? <span style={{ fontWeight: 400 }}>: {version.changed}</span> : null}
+        {version.changed ? <span className="light">: {version.changed}</span> : null}
       </h3>
       <p className="small soft">
         {[allDeclared(version, family, units), version.guess ? `guessed ${version.guess}` : "", version.place ?? ""]

@@ -58,7 +58,7 @@ function Entries({ sifting, whyBox }: EntriesProps) {
   const { waiting = 0, total = 0 } = entries.data?.pages[0] ?? {};
   return (
     <section className="sheet" aria-label="Entries">
-      <div className="row spread pad" style={{ borderBottom: "1px solid var(--rule)" }}>
+      <div className="row spread pad ruled">
         <h2>{waiting === 0 ? "Everything is sifted" : `${waiting} waiting`}</h2>
         <span className="soft small">
           <kbd>a</kbd> accept <kbd>s</kbd> set aside <kbd>u</kbd> undo <kbd>↑</kbd> <kbd>↓</kbd> move

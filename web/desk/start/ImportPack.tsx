@@ -59,7 +59,7 @@ export function ImportPack() {
 
 function Preview({ preview, onBring }: { readonly preview: PackPreview; readonly onBring: () => void }) {
   return (
-    <div className="stack" style={{ gap: 8 }}>
+    <div className="stack near">
       <p>
         <strong>{preview.title}.</strong> {preview.goal}
       </p>

@@ -63,7 +63,7 @@ export function CountDay({ materials, onDone, onLeave }: CountDayProps) {
               min={0}
               aria-label={`${material.name}, counted`}
               suffix={unitWord(material.unit) || undefined}
-              style={{ width: "100%" }}
+              className="wide"
               value={shown(counting.counted[material.id], material)}
               onChange={(value) => {
                 const { [material.id]: _, ...rest } = counting.counted;

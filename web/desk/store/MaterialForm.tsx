@@ -59,23 +59,18 @@ export function MaterialForm({ start, of, units, onDone, onLeave }: MaterialForm
         </label>
         <label>
           <span className="field-label small">Given out</span>
-          <Select
-            style={{ width: "100%" }}
-            value={typed.unit}
-            options={kinds}
-            onChange={(value: MaterialInput["unit"]) => set({ unit: value })}
-          />
+          <Select className="wide" value={typed.unit} options={kinds} onChange={(value: MaterialInput["unit"]) => set({ unit: value })} />
         </label>
         {of ? null : (
           <label>
             <span className="field-label small">On hand, {unit}</span>
-            <InputNumber style={{ width: "100%" }} min={0} value={typed.onHand} onChange={(onHand) => onHand !== null && set({ onHand })} />
+            <InputNumber className="wide" min={0} value={typed.onHand} onChange={(onHand) => onHand !== null && set({ onHand })} />
           </label>
         )}
         <label>
           <span className="field-label small">A pack holds, {unit}</span>
           <InputNumber
-            style={{ width: "100%" }}
+            className="wide"
             min={0.001}
             value={typed.packSize}
             onChange={(packSize) => packSize !== null && set({ packSize })}
@@ -84,7 +79,7 @@ export function MaterialForm({ start, of, units, onDone, onLeave }: MaterialForm
         <label>
           <span className="field-label small">A pack costs</span>
           <InputNumber
-            style={{ width: "100%" }}
+            className="wide"
             min={0}
             precision={2}
             value={typed.packPriceCents / 100}
@@ -109,7 +104,7 @@ export function MaterialForm({ start, of, units, onDone, onLeave }: MaterialForm
         </label>
         <label>
           <span className="field-label small">Collected, {unit} a week; empty: bought</span>
-          <InputNumber style={{ width: "100%" }} min={0.001} value={typed.perWeek} onChange={(perWeek) => set({ perWeek })} />
+          <InputNumber className="wide" min={0.001} value={typed.perWeek} onChange={(perWeek) => set({ perWeek })} />
         </label>
         <LengthBox
           label="Sheet or roll, across"

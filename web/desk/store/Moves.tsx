@@ -26,7 +26,7 @@ export function Moves({ material, units, onChanged }: MovesProps) {
   const show = (amount: number): string => amountWords(Math.abs(amount), material.unit, units);
   const signed = (amount: number): string => `${amount < 0 ? "−" : "+"} ${show(amount)}`;
   return (
-    <div className="stack" role="group" aria-label={`Moves of ${material.name}`} style={{ padding: "6px 0" }}>
+    <div className="stack airy" role="group" aria-label={`Moves of ${material.name}`}>
       {may("count") ? <MoveForm material={material} onChanged={onChanged} /> : null}
       {moves.data?.length === 0 ? <p className="soft">Nothing has moved yet.</p> : null}
       <DataTable
@@ -79,8 +79,7 @@ function MoveForm({ material, onChanged }: Pick<MovesProps, "material" | "onChan
   };
   return (
     <form
-      className="row"
-      style={{ alignItems: "end" }}
+      className="row feet"
       aria-label={`Book a move of ${material.name}`}
       onSubmit={(event) => {
         event.preventDefault();
@@ -89,7 +88,7 @@ function MoveForm({ material, onChanged }: Pick<MovesProps, "material" | "onChan
     >
       <Labelled label="Why">
         <Select
-          style={{ width: 160 }}
+          className="box-l"
           value={reason}
           options={givenReasons.map((value) => ({ value, label: value }))}
           onChange={(value: MoveInput["reason"]) => setReason(value)}
@@ -99,10 +98,10 @@ function MoveForm({ material, onChanged }: Pick<MovesProps, "material" | "onChan
         label={reason === "put right" ? `More or fewer (−), ${unit}` : `How much, ${unit}`}
         trouble={trouble?.fieldMessage("amount") ?? null}
       >
-        <InputNumber style={{ width: 140 }} min={reason === "put right" ? -1e8 : 0} value={amount} onChange={setAmount} />
+        <InputNumber className="box-m" min={reason === "put right" ? -1e8 : 0} value={amount} onChange={setAmount} />
       </Labelled>
       <Labelled label="In words">
-        <Input style={{ width: 260 }} maxLength={160} value={words} onChange={(event) => setWords(event.target.value)} />
+        <Input className="box-l" maxLength={160} value={words} onChange={(event) => setWords(event.target.value)} />
       </Labelled>
       <Button htmlType="submit" disabled={amount === null || amount === 0}>
         Book it

@@ -37,7 +37,7 @@ export function Store() {
     </Button>
   );
   return (
-    <main className="page stack" style={{ maxWidth: 1180 }}>
+    <main className="page stack column">
       <div className="row spread">
         <h1>Store room</h1>
         <div className="row">

@@ -37,23 +37,16 @@ export function SupplierForm({ start, of, materials, currency, onDone, onLeave }
   });
   return (
     <form
-      className="stack"
-      style={{ padding: "6px 0" }}
+      className="stack airy"
       aria-label={of ? `Change ${of.name}` : "New supplier"}
       onSubmit={(event) => {
         event.preventDefault();
         void save(typed);
       }}
     >
-      <div className="row" style={{ alignItems: "end" }}>
+      <div className="row feet">
         <Labelled label="Name">
-          <Input
-            required
-            style={{ width: 230 }}
-            maxLength={80}
-            value={typed.name}
-            onChange={(event) => set({ name: event.target.value })}
-          />
+          <Input required className="box-l" maxLength={80} value={typed.name} onChange={(event) => set({ name: event.target.value })} />
         </Labelled>
         <Labelled label="Days from order to arrival">
           <InputNumber
@@ -108,7 +101,7 @@ function Money({
   return (
     <Labelled label={label}>
       <InputNumber
-        style={{ width: 130 }}
+        className="box-m"
         min={0}
         precision={2}
         value={cents === null ? null : cents / 100}
@@ -135,7 +128,7 @@ function Packs({ packs, materials, currency, onChange }: PacksProps) {
       onChange([...packs, { id: nanoid(12), materialId, size: material.packSize, priceCents: material.packPriceCents, most: null }]);
   };
   return (
-    <div className="stack" style={{ gap: 6 }}>
+    <div className="stack near">
       {packs.map((pack) => {
         const material = materials.find((m) => m.id === pack.materialId);
         const name = material?.name ?? "gone from the store room";
@@ -146,7 +139,7 @@ function Packs({ packs, materials, currency, onChange }: PacksProps) {
             <InputNumber
               aria-label={`${name}, a pack holds`}
               min={0.001}
-              style={{ width: 140 }}
+              className="box-m"
               suffix={unitWord(material?.unit) || "pieces"}
               value={pack.size / per}
               onChange={(size) => size !== null && set(pack.id, { size: size * per })}
@@ -155,7 +148,7 @@ function Packs({ packs, materials, currency, onChange }: PacksProps) {
               aria-label={`${name}, a pack costs`}
               min={0}
               precision={2}
-              style={{ width: 140 }}
+              className="box-m"
               suffix={currency}
               value={pack.priceCents / 100}
               onChange={(price) => price !== null && set(pack.id, { priceCents: Math.round(price * 100) })}
@@ -163,7 +156,7 @@ function Packs({ packs, materials, currency, onChange }: PacksProps) {
             <InputNumber
               aria-label={`${name}, most they have`}
               placeholder="no limit"
-              style={{ width: 120 }}
+              className="box-m"
               min={0}
               precision={0}
               value={pack.most}

@@ -17,7 +17,7 @@ export function DesignResult({ family, spec, design, goal, units, learned, resul
   const main = predictions.find((prediction) => prediction.id === goal.measure);
   const cannot = family.cannot(spec, design);
   return (
-    <div className="stack" style={{ gap: 6 }}>
+    <div className="stack near">
       {main ? (
         <p role="status">
           {main.words}: <strong className="predicted-number">{showPredicted(main.band.mid, main.dimension, units)}</strong>{" "}

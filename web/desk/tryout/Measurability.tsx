@@ -46,7 +46,7 @@ export const Measurability = memo(function Measurability({ seen }: { readonly se
       {trouble === null ? null : <NotReckoned what="What the test can tell" why={trouble} onAgain={again} />}
       {found ? (
         <div className="measurable">
-          <div className="stack" style={{ gap: 8 }}>
+          <div className="stack near">
             <div className="plain-words">
               {measurabilityWords(found, brief.trials, run.units).map((line, i) => (
                 <p key={line}>{i === 0 ? <strong>{line}</strong> : line}</p>
@@ -109,7 +109,7 @@ export const Measurability = memo(function Measurability({ seen }: { readonly se
         <label htmlFor={id}>Measured with</label>
         <Select
           id={id}
-          style={{ minWidth: 220 }}
+          className="box-l"
           value={instrument}
           options={measure.instruments.map((name) => ({ value: name, label: instrumentById(name)?.words ?? name }))}
           onChange={(value: string) => change({ instrument: value }, `measured with ${instrumentById(value)?.words ?? value}`)}

@@ -160,9 +160,9 @@ function Count({
 }) {
   const id = useId();
   return (
-    <span className="row" style={{ gap: 6 }}>
+    <span className="row near">
       <label htmlFor={id}>{label}</label>
-      <InputNumber id={id} min={0} max={most} style={{ width: 84 }} value={value} onChange={(v) => onChange(v)} />
+      <InputNumber id={id} min={0} max={most} className="box-s" value={value} onChange={(v) => onChange(v)} />
     </span>
   );
 }

@@ -30,7 +30,7 @@ export function Sent({
           {words.sent.alias} <strong className="goal">{draft.sent?.alias}</strong>
         </p>
         <p>{words.sent.link}</p>
-        <p style={{ overflowWrap: "anywhere" }} className="small">
+        <p className="breaks small">
           <a href={path}>{link}</a>
         </p>
         <div className="buttons">

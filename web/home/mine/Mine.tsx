@@ -105,12 +105,7 @@ function OpenMine({ mine, secret, onErased }: { readonly mine: MineDoc; readonly
         )}
         {sure ? (
           <>
-            <button
-              type="button"
-              className="plain"
-              style={{ borderColor: "var(--brick)", color: "var(--brick)" }}
-              onClick={() => void erase()}
-            >
+            <button type="button" className="plain danger" onClick={() => void erase()}>
               {words.mine.eraseSure}
             </button>
             <button type="button" className="plain" onClick={() => setSure(false)}>

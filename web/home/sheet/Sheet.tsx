@@ -172,7 +172,7 @@ function BlankTable({ sheet }: { readonly sheet: SheetDoc }) {
           ))}
         </tbody>
       </table>
-      <div className="handout" style={{ marginTop: 6 }}>
+      <div className="handout above">
         <img src={`/api/public/runs/${encodeURIComponent(sheet.code)}/qr.svg`} alt="" width="90" height="90" />
         <p>
           {words.sheet.scan} <strong className="code">{sheet.code}</strong>

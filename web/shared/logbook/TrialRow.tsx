@@ -36,7 +36,7 @@ export function TrialRow({ number, trial, checked, measure, units, family, onCha
   const asks = checked !== undefined && checked.verdict.flag !== null && !trial.kept;
   const unit = measure.unit ?? measure.token?.names[0];
   return (
-    <div className="stacked" style={{ gap: 6 }}>
+    <div className="stacked near">
       <div className="trial">
         <label htmlFor={id}>{words.log.trial(number)}</label>
         <input
@@ -156,7 +156,7 @@ function Symptoms({
         ))}
       </div>
       {chosen.map((symptom) => (
-        <p key={symptom.id} className="plain-words" style={{ marginTop: 8 }}>
+        <p key={symptom.id} className="plain-words above">
           <strong>{symptom.question}</strong> {words.log.nudge}: {symptom.nudge.charAt(0).toLowerCase() + symptom.nudge.slice(1)}
         </p>
       ))}

@@ -84,9 +84,9 @@ const again = ["a second version", "a third", "a fourth", "a fifth"] as const;
 
 function Whole({ label, value, onChange }: { readonly label: string; readonly value: number; readonly onChange: (value: number) => void }) {
   return (
-    <label className="row" style={{ gap: 6 }}>
+    <label className="row near">
       {label}
-      <InputNumber min={0} precision={0} style={{ width: 84 }} value={value} onChange={(next) => next !== null && onChange(next)} />
+      <InputNumber min={0} precision={0} className="box-s" value={value} onChange={(next) => next !== null && onChange(next)} />
     </label>
   );
 }

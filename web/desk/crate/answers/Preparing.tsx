@@ -101,14 +101,14 @@ function Papers({ bags }: { readonly bags: number }) {
       <Button href={`${base}/labels.pdf?${of}&sheet=${sheet}&skip=${skip}`}>{bags} labels</Button>
       <Select
         aria-label="Sheet of labels"
-        style={{ width: 230 }}
+        className="box-l"
         value={sheet}
         options={Object.entries(labelSheets).map(([value, { words }]) => ({ value, label: words }))}
         onChange={(value: LabelSheetId) => setSheet(value)}
       />
-      <label className="row" style={{ gap: 6 }}>
+      <label className="row near">
         <span className="small">used up on the first sheet</span>
-        <InputNumber min={0} max={40} precision={0} style={{ width: 70 }} value={skip} onChange={(next) => setSkip(next ?? 0)} />
+        <InputNumber min={0} max={40} precision={0} className="box-s" value={skip} onChange={(next) => setSkip(next ?? 0)} />
       </label>
     </div>
   );

@@ -37,7 +37,7 @@ const Drawn = memo(function Drawn({ heads, past, seed }: HeadsChartProps) {
         <ComposedChart data={rows} margin={{ top: 2, right: 6, bottom: 0, left: 6 }} accessibilityLayer={false}>
           <ReferenceArea x1={low} x2={Math.max(high, low + 1)} fill="var(--settled-wash)" fillOpacity={1} ifOverflow="hidden" />
           <XAxis {...axis} dataKey="builders" type="number" domain={[0, most]} ticks={[...ticksOf(0, most, 1, 8, 1)]} height={22} />
-          <YAxis hide domain={[0, "dataMax"]} />
+          <YAxis hide domain={[0, (most: number) => most * 1.08]} />
           <Tooltip
             {...tooltip}
             labelFormatter={(_, [at]) => `${at?.payload?.words ?? ""} builders`}

@@ -26,7 +26,7 @@ export function HeadsDials({
   readonly onChange: (heads: HeadsModel, settled: boolean) => void;
 }) {
   return (
-    <div className="stack" style={{ gap: 8 }}>
+    <div className="stack near">
       <div>
         <Choose
           label="How heads are reckoned"

@@ -18,7 +18,7 @@ export function HowSure() {
   const { turnedAway } = brief;
   const kit = kitCost(brief.buildBy, crateInput.lines);
   return (
-    <div className="stack" style={{ gap: 6 }}>
+    <div className="stack near">
       {turnedAway === null ? (
         <Ruler
           label="Sure that nothing runs out"
@@ -30,35 +30,35 @@ export function HowSure() {
           onChange={(target, settled) => change({ target }, `${shareScale.show(target)} sure`, settled)}
         />
       ) : (
-        <div className="stack" style={{ gap: 6 }}>
+        <div className="stack near">
           <span className="field-label">Sure that nothing runs out: {shareScale.show(targetOf(brief, crateInput.lines))}</span>
-          <label className="row small" style={{ gap: 8 }}>
+          <label className="row small near">
             turning one builder away costs us
             <InputNumber
               min={0.01}
               precision={2}
               suffix={currency}
-              style={{ width: 120 }}
+              className="box-m"
               value={turnedAway.costCents / 100}
               onChange={(next) =>
                 next !== null && change({ turnedAway: { ...turnedAway, costCents: Math.round(next * 100) } }, `turning away costs ${next}`)
               }
             />
           </label>
-          <label className="row small" style={{ gap: 8 }}>
+          <label className="row small near">
             of an unused kit ({money(kit, currency)}) can be used again
             <InputNumber
               min={0}
               max={100}
               suffix="%"
-              style={{ width: 90 }}
+              className="box-s"
               value={Math.round(turnedAway.usedAgain * 100)}
               onChange={(next) => next !== null && change({ turnedAway: { ...turnedAway, usedAgain: next / 100 } }, `${next} % used again`)}
             />
           </label>
         </div>
       )}
-      <span className="row small" style={{ gap: 8 }}>
+      <span className="row small near">
         <Switch
           size="small"
           aria-label="Let costs decide how sure"

@@ -82,7 +82,7 @@ export const CrateDock = memo(function CrateDock() {
             <strong>{manifest ? `+ ${money(manifest.costOfOnePointMore, currency)}` : "–"}</strong>
           </div>
         </div>
-        <p className="small soft" style={{ marginTop: 4 }}>
+        <p className="small soft above">
           {driverWords(brief, materials, manifest)}
           {concerns(brief, materials)}
         </p>
@@ -100,8 +100,8 @@ function CrateChoice() {
   const held = run.sessions.filter((session) => !session.cancelled);
   const value = crateFor.kind === "run" ? "run" : crateFor.id;
   return (
-    <div className="row" style={{ gap: 8 }}>
-      <label htmlFor={id} style={{ fontFamily: "var(--heading)", fontWeight: 700, fontSize: 17 }}>
+    <div className="row near">
+      <label htmlFor={id} className="crate-for">
         Crate for
       </label>
       <Choose

@@ -13,7 +13,7 @@ export function ManifestBar({ line, onHand, words }: { readonly line: ManifestLi
   ];
   let from = 0;
   return (
-    <svg width="100%" height="13" role="img" aria-label={words} style={{ display: "block", margin: "3px 0 2px" }}>
+    <svg width="100%" height="13" role="img" aria-label={words} className="bar-line">
       {parts.map((part) => {
         const start = from;
         from = Math.min(line.quantity, from + part.amount);
@@ -33,7 +33,7 @@ export function ManifestBar({ line, onHand, words }: { readonly line: ManifestLi
 /** The bar's marks, once a page, so that its parts differ by more than colour. */
 export function BarMarks() {
   return (
-    <svg width="0" height="0" aria-hidden="true" style={{ position: "absolute" }}>
+    <svg width="0" height="0" aria-hidden="true" className="bar-marks">
       <defs>
         <pattern id="bar-rebuild" width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
           <path d="M0 0v5" stroke="var(--ink)" strokeWidth="0.9" />
@@ -72,7 +72,7 @@ export function BarLegend() {
         </span>
       ))}
       <span>
-        <i style={{ background: "var(--ink)", width: 3 }} />
+        <i className="on-hand" />
         on hand
       </span>
     </div>

@@ -31,7 +31,7 @@ export function CutFields({ line, material, units, onChange }: CutFieldsProps) {
     if (cut) onChange({ cut: { ...cut, ...patch } }, words);
   };
   return (
-    <div className="row" style={{ alignItems: "end" }}>
+    <div className="row feet">
       <Checkbox
         checked={cut !== null}
         onChange={(event) =>
@@ -95,7 +95,7 @@ function Piece({
       />
       <Labelled label="cut wrong">
         <InputNumber
-          style={{ width: 90 }}
+          className="box-s"
           min={0}
           max={90}
           suffix="%"

@@ -26,27 +26,17 @@ export function LineForm({ line, material, units, onChange, onRemove }: LineForm
     { value: "reusable", label: "shared, comes back" },
   ];
   return (
-    <div className="stack" style={{ gap: 8, padding: "6px 0" }}>
+    <div className="stack near airy">
       <div className="fields three">
         <Labelled label="How it is given">
-          <Select
-            style={{ width: "100%" }}
-            value={line.kind}
-            options={kinds}
-            onChange={(kind: KitLine["kind"]) => onChange({ kind }, kind)}
-          />
+          <Select className="wide" value={line.kind} options={kinds} onChange={(kind: KitLine["kind"]) => onChange({ kind }, kind)} />
         </Labelled>
         <Labelled label="For">
-          <Select
-            style={{ width: "100%" }}
-            value={line.per}
-            options={forWhom}
-            onChange={(per: KitLine["per"]) => onChange({ per }, `per ${per}`)}
-          />
+          <Select className="wide" value={line.per} options={forWhom} onChange={(per: KitLine["per"]) => onChange({ per }, `per ${per}`)} />
         </Labelled>
         <Labelled label="Who brings it">
           <Select
-            style={{ width: "100%" }}
+            className="wide"
             value={line.source}
             options={fromWhere}
             onChange={(source: KitLine["source"]) => onChange({ source }, source)}
@@ -112,15 +102,15 @@ export function LineForm({ line, material, units, onChange, onRemove }: LineForm
         )}
       </div>
       {line.kind === "counted" ? <CutFields line={line} material={material} units={units} onChange={onChange} /> : null}
-      <div className="row" style={{ alignItems: "end", flexWrap: "nowrap" }}>
-        <div style={{ flex: 1 }}>
+      <div className="row feet one-line">
+        <div className="grows">
           <Labelled label="What may stand in for it, for the sheet">
             <Input maxLength={160} value={line.standIn} onChange={(event) => onChange({ standIn: event.target.value }, "stand-in")} />
           </Labelled>
         </div>
         <Labelled label="how much of it for one">
           <InputNumber
-            style={{ width: 130 }}
+            className="box-m"
             min={0.01}
             max={1000}
             disabled={line.standIn === ""}
@@ -149,13 +139,7 @@ function Amount({
 }) {
   return (
     <Labelled label={label}>
-      <InputNumber
-        style={{ width: "100%" }}
-        min={least}
-        max={1_000_000}
-        value={value}
-        onChange={(next) => next !== null && onChange(next)}
-      />
+      <InputNumber className="wide" min={least} max={1_000_000} value={value} onChange={(next) => next !== null && onChange(next)} />
     </Labelled>
   );
 }
@@ -176,7 +160,7 @@ function Percent({
   return (
     <Labelled label={label}>
       <InputNumber
-        style={{ width: "100%" }}
+        className="wide"
         min={least}
         max={most}
         suffix="%"
