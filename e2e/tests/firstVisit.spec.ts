@@ -45,7 +45,7 @@ test("rooms, closed days and people are kept; what can't be is refused by its fi
   await page.getByLabel("Address families reach it at").fill("builds.example");
   await choose(page.getByLabel("Currency"), "CHF, Swiss Franc");
   await page.getByRole("button", { name: "Save the house" }).click();
-  await expect(page.getByRole("alert")).toContainText("https://");
+  await expect(page.getByRole("alert")).toContainText("Type the whole address, such as https://builds.example");
   await page.getByLabel("Address families reach it at").fill("https://builds.example");
   await page.getByRole("button", { name: "Save the house" }).click();
   await expect(page.getByRole("button", { name: "Save the house" })).toBeDisabled();

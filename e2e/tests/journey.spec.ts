@@ -50,7 +50,7 @@ async function pinTheGoal(desk: Page): Promise<void> {
   await expect(gap).toHaveValue("40 potatoes");
   await gap.fill("400 mm");
   await gap.press("Enter");
-  await desk.getByRole("slider", { name: "Load to hold" }).press("ArrowLeft");
+  await desk.getByRole("slider", { name: "Load to hold", exact: true }).press("ArrowLeft");
   await expect(desk.getByRole("heading", { name: "Span 400 mm, hold 850 g for 15 s" })).toBeVisible();
   const spec = { ...startValues(families.span.spec), gapM: 0.4, loadKg: 0.85 };
   const [load, sag] = families.span.predict(spec, startValues(families.span.design));

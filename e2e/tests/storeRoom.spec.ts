@@ -107,7 +107,7 @@ test("the desk works without a mouse", async ({ browser }) => {
   await desk.getByRole("dialog").getByLabel("Find or go to").fill("boardwalk brief");
   await desk.keyboard.press("Enter");
   await expect(desk.getByRole("heading", { name: "Boardwalk over the Bog" })).toBeVisible();
-  const gap = desk.getByRole("slider", { name: "Clear gap" });
+  const gap = desk.getByRole("slider", { name: "Clear gap", exact: true });
   await gap.focus();
   for (const key of ["PageUp", "ArrowRight", "ArrowLeft", "ArrowLeft"]) await desk.keyboard.press(key);
   await expect(gap).toHaveAttribute("aria-valuetext", "630\u00a0mm");

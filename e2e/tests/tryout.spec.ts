@@ -20,7 +20,7 @@ test("two designs fall side by side; what the test can tell is said, and one pre
   const id = await startedFrom(desk, "cup-canopy", "Basket");
   await desk.goto(`${house.url}/run/${id}/tryout`);
   const both = desk.getByRole("region", { name: "Numbers of both designs" });
-  await expect(both).toContainText("1 of 4 differs and stands first.");
+  await expect(both).toContainText("1 of 3 differs and stands first.");
   const size = both.getByRole("group").first();
   await expect(size.getByRole("slider", { name: "Size (across, or one wing), plain build" })).toHaveAttribute(
     "aria-valuetext",

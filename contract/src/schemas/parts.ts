@@ -54,7 +54,11 @@ export const units = Joi.string().valid(...unitChoices);
 /** Where families reach a house. */
 export const webAddress = Joi.string()
   .uri({ scheme: ["http", "https"] })
-  .max(200);
+  .max(200)
+  .messages({
+    "string.uriCustomScheme": "Type the whole address, such as https://builds.example",
+    "string.uri": "Type the whole address, such as https://builds.example",
+  });
 
 const cap = Joi.number().integer().min(1).max(5000);
 const people = Joi.number().min(0).max(5000);

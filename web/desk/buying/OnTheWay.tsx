@@ -1,10 +1,11 @@
 import type { OrderDoc, OrderStep } from "@lampcrate/contract";
-import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { AskError, api, ask } from "../../shared/client.ts";
+import { api, ask } from "../../shared/client.ts";
 import { Button } from "../pieces/Button.tsx";
 import { DataTable } from "../pieces/DataTable.tsx";
+import { Refused } from "../pieces/Refused.tsx";
 import { money } from "../pieces/show.ts";
+import { useSave } from "../pieces/useSave.ts";
 import { buyingQuery, materialsQuery } from "../queries.ts";
 import type { Names } from "./names.ts";
 
@@ -20,28 +21,16 @@ export function OnTheWay({
   readonly names: Names;
   readonly currency: string;
 }) {
-  const queries = useQueryClient();
   const [all, setAll] = useState(false);
-  const [trouble, setTrouble] = useState<string | null>(null);
+  const { save, trouble } = useSave({
+    send: ({ id, step }: { id: string; step: OrderStep }) => ask(api.orders[":id"].step.$post({ param: { id }, json: { step } })),
+    renew: [buyingQuery, materialsQuery],
+  });
   if (orders.length === 0) return null;
-  const say = async (id: string, step: OrderStep): Promise<void> => {
-    try {
-      await ask(api.orders[":id"].step.$post({ param: { id }, json: { step } }));
-      setTrouble(null);
-    } catch (error) {
-      if (!(error instanceof AskError)) throw error;
-      setTrouble(error.message);
-    }
-    await Promise.all([queries.invalidateQueries(buyingQuery), queries.invalidateQueries(materialsQuery)]);
-  };
   return (
     <section className="sheet pad stack" aria-label="Orders">
       <h2>Orders</h2>
-      {trouble === null ? null : (
-        <p role="alert" className="trouble">
-          {trouble}
-        </p>
-      )}
+      <Refused trouble={trouble} />
       <DataTable
         label="Orders and where they are"
         rowKey="id"
@@ -78,7 +67,7 @@ export function OnTheWay({
           {
             title: <span className="unseen">What became of it</span>,
             key: "steps",
-            render: (_, order) => <OrderSteps order={order} names={names} onSay={(step) => void say(order.id, step)} />,
+            render: (_, order) => <OrderSteps order={order} names={names} onSay={(step) => void save({ id: order.id, step })} />,
           },
         ]}
       />

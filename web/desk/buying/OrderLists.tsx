@@ -1,11 +1,12 @@
 import type { BuyingDoc, OrderInput } from "@lampcrate/contract";
 import { type BuyProblem, type PackShare, type Purchase, sharedByPack } from "@lampcrate/core";
-import { useQueryClient } from "@tanstack/react-query";
-import { useMemo, useState } from "react";
-import { AskError, api, ask } from "../../shared/client.ts";
+import { useMemo } from "react";
+import { api, ask } from "../../shared/client.ts";
 import { Button } from "../pieces/Button.tsx";
 import { DataTable } from "../pieces/DataTable.tsx";
+import { Refused } from "../pieces/Refused.tsx";
 import { money } from "../pieces/show.ts";
+import { useSave } from "../pieces/useSave.ts";
 import { buyingQuery } from "../queries.ts";
 import type { Names } from "./names.ts";
 
@@ -18,36 +19,24 @@ interface OrderListsProps {
 
 /** What to order where, for whom, and what is left over; all of it is placed with one press. */
 export function OrderLists({ doc, problem, purchase, names }: OrderListsProps) {
-  const queries = useQueryClient();
-  const [trouble, setTrouble] = useState<string | null>(null);
   const orders = useMemo(() => ordersOf(problem, purchase), [problem, purchase]);
   const shared = useMemo(() => sharedByPack(problem, purchase), [problem, purchase]);
-  const order = async (): Promise<void> => {
-    try {
-      const plain = orders.map((of) => ({ ...of, items: of.items.map(({ pack: _, ...item }) => item) }));
-      await ask(api.orders.$post({ json: { orders: plain } }));
-      setTrouble(null);
-      await queries.invalidateQueries(buyingQuery);
-    } catch (error) {
-      if (!(error instanceof AskError)) throw error;
-      setTrouble(error.message);
-    }
-  };
+  const { save, trouble, pending } = useSave({
+    send: () =>
+      ask(api.orders.$post({ json: { orders: orders.map((of) => ({ ...of, items: of.items.map(({ pack: _, ...item }) => item) })) } })),
+    renew: [buyingQuery],
+  });
   const { currency } = doc.house;
   const leads = new Map(problem.suppliers.map((supplier) => [supplier.id, supplier.lead]));
   return (
     <section className="sheet pad stack" aria-label="To order">
       <div className="row spread">
         <h2>To order today</h2>
-        <Button type="primary" onClick={() => void order()}>
+        <Button type="primary" disabled={pending} onClick={() => void save()}>
           {orders.length === 1 ? "Order it" : `Order from all ${orders.length}`}
         </Button>
       </div>
-      {trouble === null ? null : (
-        <p role="alert" className="trouble">
-          {trouble}
-        </p>
-      )}
+      <Refused trouble={trouble} />
       {orders.map((of) => (
         <OneOrder key={of.supplierId} order={of} shared={shared} there={leads.get(of.supplierId) ?? 0} names={names} currency={currency} />
       ))}

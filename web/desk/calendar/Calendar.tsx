@@ -2,9 +2,11 @@ import { families, tell } from "@lampcrate/core";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link } from "react-router";
-import { AskError, api, ask } from "../../shared/client.ts";
+import { api, ask } from "../../shared/client.ts";
 import { CrateDock } from "../crate/dock/CrateDock.tsx";
 import { Button } from "../pieces/Button.tsx";
+import { Refused } from "../pieces/Refused.tsx";
+import { useSave } from "../pieces/useSave.ts";
 import { bookingsQuery, houseQuery, runQuery, seasonQuery } from "../queries.ts";
 import { useBriefWork, useCrateWork } from "../work/RunContext.ts";
 import { useSizedCrate } from "../work/SizedCrate.tsx";
@@ -31,7 +33,11 @@ function Days() {
   const bookings = useQuery(bookingsQuery);
   const queries = useQueryClient();
   const [editing, setEditing] = useState<string | "new" | null>(null);
-  const [trouble, setTrouble] = useState<string | null>(null);
+  const { save: remove, trouble } = useSave({
+    send: (id: string) => ask(api.runs[":id"].sessions[":session"].$delete({ param: { id: run.id, session: id } })),
+    onSaved: (saved) => queries.setQueryData(runQuery(run.id).queryKey, saved),
+    renew: [bookingsQuery, seasonQuery],
+  });
   if (house.isPending || bookings.isPending) return <p className="soft">Opening the calendar …</p>;
   if (!house.data)
     return (
@@ -44,18 +50,6 @@ function Days() {
   const seats = crate.manifest ? Math.ceil(crate.manifest.heads.high * brief.shareAtOnce) : null;
   const rigs = Math.max(1, Math.ceil((seats ?? 0) / brief.rigServes));
   const adults = Math.ceil(rigs / needs.rigsPerAdult);
-  const remove = async (id: string): Promise<void> => {
-    try {
-      queries.setQueryData(
-        runQuery(run.id).queryKey,
-        await ask(api.runs[":id"].sessions[":session"].$delete({ param: { id: run.id, session: id } })),
-      );
-      await Promise.all([queries.invalidateQueries(bookingsQuery), queries.invalidateQueries(seasonQuery)]);
-      setTrouble(null);
-    } catch (error) {
-      setTrouble(error instanceof AskError ? error.message : "Try again in a moment.");
-    }
-  };
   return (
     <>
       <section className="sheet pad stack" aria-label="Sessions">
@@ -79,11 +73,7 @@ function Days() {
         {run.sessions.length === 0 ? null : (
           <SessionTable asks={{ ...needs, seats }} house={house.data} onChange={setEditing} onRemove={(id) => void remove(id)} />
         )}
-        {trouble === null ? null : (
-          <p role="alert" className="trouble">
-            {trouble}
-          </p>
-        )}
+        <Refused trouble={trouble} />
         {editing === null ? (
           <div>
             <Button type="primary" disabled={rooms.length === 0} onClick={() => setEditing("new")}>

@@ -1,13 +1,13 @@
 import type { RoomDoc, SessionDoc, SessionInput } from "@lampcrate/contract";
 import { useQueryClient } from "@tanstack/react-query";
 import { Input, InputNumber, Select } from "antd";
-import { useState } from "react";
-import { AskError, api, ask } from "../../shared/client.ts";
+import { api, ask } from "../../shared/client.ts";
 import { useKeptState } from "../../shared/useKeptState.ts";
 import { Button } from "../pieces/Button.tsx";
 import { DayBox, TimeBox } from "../pieces/DayBox.tsx";
 import { Labelled } from "../pieces/Labelled.tsx";
 import { useHouseDay } from "../pieces/useHouseDay.ts";
+import { useSave } from "../pieces/useSave.ts";
 import { bookingsQuery, runQuery, seasonQuery } from "../queries.ts";
 import { useBriefWork, useCrateWork, useRunActions } from "../work/RunContext.ts";
 
@@ -38,42 +38,34 @@ export function SessionForm({ session, rooms, onClose }: SessionFormProps) {
           heads,
         },
   );
-  const [trouble, setTrouble] = useState<AskError | null>(null);
-  const [busy, setBusy] = useState(false);
   const [date = "", time = ""] = typed.start.split("T");
   const set = (patch: Partial<SessionInput>): void => setTyped({ ...typed, ...patch });
-  const save = async (): Promise<void> => {
-    setBusy(true);
-    setTrouble(null);
-    try {
-      const saved = session
-        ? await ask(
-            api.runs[":id"].sessions[":session"].$put({
+  const { save, trouble, pending } = useSave({
+    send: (json: SessionInput) =>
+      ask(
+        session
+          ? api.runs[":id"].sessions[":session"].$put({
               param: { id: run.id, session: session.id },
-              json: { ...typed, revision: session.revision },
-            }),
-          )
-        : await ask(api.runs[":id"].sessions.$post({ param: { id: run.id }, json: typed }));
+              json: { ...json, revision: session.revision },
+            })
+          : api.runs[":id"].sessions.$post({ param: { id: run.id }, json }),
+      ),
+    onSaved: (saved) => {
       queries.setQueryData(runQuery(run.id).queryKey, saved);
       const made = saved.sessions.find((s) => !run.sessions.some((before) => before.id === s.id));
       if (made) setCrateFor({ kind: "session", id: made.id });
       setTyped(null);
       onClose();
-      await Promise.all([queries.invalidateQueries(bookingsQuery), queries.invalidateQueries(seasonQuery)]);
-    } catch (error) {
-      if (!(error instanceof AskError)) throw error;
-      setTrouble(error);
-    } finally {
-      setBusy(false);
-    }
-  };
+    },
+    renew: [bookingsQuery, seasonQuery],
+  });
   return (
     <form
       className="stack ruled-above"
       aria-label={session ? "Change the session" : "New session"}
       onSubmit={(event) => {
         event.preventDefault();
-        void save();
+        void save(typed);
       }}
     >
       <div className="fields three">
@@ -137,7 +129,7 @@ export function SessionForm({ session, rooms, onClose }: SessionFormProps) {
         </p>
       ) : null}
       <div className="row">
-        <Button type="primary" htmlType="submit" disabled={busy}>
+        <Button type="primary" htmlType="submit" disabled={pending}>
           {session ? "Save the session" : "Put it on the calendar"}
         </Button>
         <Button

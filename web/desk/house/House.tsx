@@ -6,6 +6,7 @@ import { api, ask } from "../../shared/client.ts";
 import { Button } from "../pieces/Button.tsx";
 import { ClashNotice } from "../pieces/ClashNotice.tsx";
 import { CurrencyChoice, ZoneChoice } from "../pieces/HouseChoices.tsx";
+import { Labelled } from "../pieces/Labelled.tsx";
 import { Lock, useMay } from "../pieces/Lock.tsx";
 import { useJoinedForm } from "../pieces/useJoinedForm.ts";
 import { useSave } from "../pieces/useSave.ts";
@@ -95,16 +96,12 @@ function HouseForm({ saved }: { readonly saved: HouseDoc }) {
             <Input value={house.name} maxLength={80} onChange={(event) => set({ name: event.target.value })} />
             {message("name")}
           </label>
-          <label>
-            <span className="field-label">Time zone</span>
+          <Labelled label="Time zone" trouble={trouble?.fieldMessage("zone")}>
             <ZoneChoice value={house.zone} onChange={(zone) => set({ zone })} />
-            {message("zone")}
-          </label>
-          <label>
-            <span className="field-label">Currency</span>
+          </Labelled>
+          <Labelled label="Currency" trouble={trouble?.fieldMessage("currency")}>
             <CurrencyChoice value={house.currency} onChange={(currency) => set({ currency })} />
-            {message("currency")}
-          </label>
+          </Labelled>
           <label>
             <span className="field-label">Address families reach it at</span>
             <Input value={house.publicUrl} onChange={(event) => set({ publicUrl: event.target.value })} />

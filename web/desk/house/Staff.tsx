@@ -1,11 +1,12 @@
 import type { Role, StaffDoc, StaffInput } from "@lampcrate/contract";
-import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useQuery } from "@tanstack/react-query";
 import { Checkbox, Input, Select } from "antd";
 import { useState } from "react";
-import { AskError, api, ask } from "../../shared/client.ts";
+import { api, ask } from "../../shared/client.ts";
 import { Button } from "../pieces/Button.tsx";
 import { DataTable } from "../pieces/DataTable.tsx";
 import { Sure } from "../pieces/Sure.tsx";
+import { useSave } from "../pieces/useSave.ts";
 import { staffQuery } from "../queries.ts";
 
 const roles: readonly { value: Role; label: string }[] = [
@@ -53,7 +54,6 @@ export function Staff() {
 }
 
 function PersonForm({ person, onClose }: { readonly person: StaffDoc | null; readonly onClose: () => void }) {
-  const queries = useQueryClient();
   const [typed, setTyped] = useState({
     name: person?.name ?? "",
     signIn: person?.signIn ?? "",
@@ -61,29 +61,16 @@ function PersonForm({ person, onClose }: { readonly person: StaffDoc | null; rea
     active: person?.active ?? true,
     password: "",
   });
-  const [trouble, setTrouble] = useState<AskError | null>(null);
-  const save = async (): Promise<void> => {
-    const { password, ...rest } = typed;
-    const json: StaffInput = password === "" ? rest : { ...rest, password };
-    try {
-      await ask(person ? api.staff[":id"].$put({ param: { id: person.id }, json }) : api.staff.$post({ json }));
-      await queries.invalidateQueries(staffQuery);
-      onClose();
-    } catch (error) {
-      if (!(error instanceof AskError)) throw error;
-      setTrouble(error);
-    }
-  };
-  const remove = async (id: string): Promise<void> => {
-    try {
-      await ask(api.staff[":id"].$delete({ param: { id } }));
-      await queries.invalidateQueries(staffQuery);
-      onClose();
-    } catch (error) {
-      if (!(error instanceof AskError)) throw error;
-      setTrouble(error);
-    }
-  };
+  const renewed = { onSaved: onClose, renew: [staffQuery] };
+  const saving = useSave({
+    send: ({ password, ...rest }: typeof typed) => {
+      const json: StaffInput = password === "" ? rest : { ...rest, password };
+      return ask(person ? api.staff[":id"].$put({ param: { id: person.id }, json }) : api.staff.$post({ json }));
+    },
+    ...renewed,
+  });
+  const removing = useSave({ send: (id: string) => ask(api.staff[":id"].$delete({ param: { id } })), ...renewed });
+  const trouble = saving.trouble ?? removing.trouble;
   const message = (field: string) => {
     const words = trouble?.fieldMessage(field);
     return words ? (
@@ -98,7 +85,7 @@ function PersonForm({ person, onClose }: { readonly person: StaffDoc | null; rea
       aria-label={person ? `Change ${person.name}` : "New person"}
       onSubmit={(event) => {
         event.preventDefault();
-        void save();
+        void saving.save(typed);
       }}
     >
       <div className="fields three">
@@ -146,7 +133,7 @@ function PersonForm({ person, onClose }: { readonly person: StaffDoc | null; rea
             words="Delete"
             question={`Delete ${person.name}?`}
             told="They can no longer sign in. Their name stays where they did something. This can't be undone."
-            onSure={() => remove(person.id)}
+            onSure={async () => void (await removing.save(person.id))}
           />
         ) : null}
       </div>

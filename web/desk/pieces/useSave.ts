@@ -18,12 +18,14 @@ interface Saving<Input, Output> {
   readonly send: (input: Input) => Promise<Output>;
   /** Takes what was saved in, before anything is fetched anew. */
   readonly onSaved?: (output: Output, input: Input) => void;
+  /** Told when somebody else was there before: what was typed is still there. */
+  readonly onStale?: () => Promise<void>;
   /** What is fetched anew afterwards, taken or refused as stale. */
   readonly renew?: readonly { readonly queryKey: QueryKey; readonly exact?: boolean }[];
 }
 
 /** One way to save at the desk: problem documents become words at their fields, and what depends on it is fetched anew. */
-export function useSave<Input = void, Output = unknown>({ send, onSaved, renew = [] }: Saving<Input, Output>): Save<Input> {
+export function useSave<Input = void, Output = unknown>({ send, onSaved, onStale, renew = [] }: Saving<Input, Output>): Save<Input> {
   const queries = useQueryClient();
   const renewAll = () => Promise.all(renew.map((what) => queries.invalidateQueries(what)));
   const sending = useMutation<Output, Error, Input>({
@@ -34,7 +36,9 @@ export function useSave<Input = void, Output = unknown>({ send, onSaved, renew =
       await renewAll();
     },
     onError: async (error) => {
-      if (error instanceof AskError && error.problem.status === 409) await renewAll();
+      if (!(error instanceof AskError) || error.problem.status !== 409) return;
+      await onStale?.();
+      await renewAll();
     },
     throwOnError: (error) => !(error instanceof AskError),
   });

@@ -29,6 +29,7 @@ export function WishFields({ wish, units, onWish }: WishFieldsProps) {
       <Labelled label="Family">
         <Select
           allowClear
+          showSearch={{ optionFilterProp: "label" }}
           placeholder="any"
           value={wish.family}
           options={familyIds.map((id) => ({ value: id, label: families[id].words }))}

@@ -1,10 +1,11 @@
-import type { MaterialDoc } from "@lampcrate/contract";
+import type { MaterialDoc, StockCountInput } from "@lampcrate/contract";
 import { InputNumber } from "antd";
-import { useState } from "react";
-import { AskError, api, ask } from "../../shared/client.ts";
+import { api, ask } from "../../shared/client.ts";
 import { useKeptState } from "../../shared/useKeptState.ts";
 import { Button } from "../pieces/Button.tsx";
+import { Refused } from "../pieces/Refused.tsx";
 import { shownPer, unitWord } from "../pieces/show.ts";
+import { useSave } from "../pieces/useSave.ts";
 
 interface CountDayProps {
   readonly materials: readonly MaterialDoc[];
@@ -26,26 +27,19 @@ const shown = (counted: number | undefined, { unit }: MaterialDoc): number | nul
 /** A count of what is really on the shelves; only what was counted is booked, and what is typed is kept until then. */
 export function CountDay({ materials, onDone, onLeave }: CountDayProps) {
   const [counting, setCounting] = useKeptState<Counting>("count-day", { listed: listedIn(materials), counted: {} });
-  const [trouble, setTrouble] = useState<AskError | null>(null);
   const done = materials.filter((m) => counting.counted[m.id] !== undefined);
   const different = done.filter((m) => counting.counted[m.id] !== (counting.listed[m.id] ?? 0));
-  const book = async (): Promise<void> => {
-    try {
-      const counts = done.map((m) => ({
-        materialId: m.id,
-        counted: counting.counted[m.id] ?? 0,
-        listed: counting.listed[m.id] ?? 0,
-      }));
-      await ask(api.stock.count.$post({ json: { counts } }));
+  const { save, trouble } = useSave({
+    send: (counts: StockCountInput["counts"]) => ask(api.stock.count.$post({ json: { counts } })),
+    onSaved: () => {
       setCounting(null);
-      await onDone();
-    } catch (error) {
-      if (!(error instanceof AskError)) throw error;
-      setTrouble(error);
-      // What was typed stays; it is held against what is listed now.
-      if (error.problem.status === 409) setCounting({ ...counting, listed: listedIn(await ask(api.materials.$get())) });
-    }
-  };
+      void onDone();
+    },
+    // What was typed stays; it is held against what is listed now.
+    onStale: async () => setCounting({ ...counting, listed: listedIn(await ask(api.materials.$get())) }),
+  });
+  const book = () =>
+    save(done.map((m) => ({ materialId: m.id, counted: counting.counted[m.id] ?? 0, listed: counting.listed[m.id] ?? 0 })));
   return (
     <section className="sheet pad stack" aria-label="Count day">
       <h2>Count day</h2>
@@ -73,11 +67,7 @@ export function CountDay({ materials, onDone, onLeave }: CountDayProps) {
           </label>
         ))}
       </div>
-      {trouble ? (
-        <div role="alert" className="trouble">
-          <p>{trouble.message}</p>
-        </div>
-      ) : null}
+      <Refused trouble={trouble} />
       <div className="row">
         <Button disabled={done.length === 0} onClick={() => void book()}>
           Book {done.length} counted, {different.length} different

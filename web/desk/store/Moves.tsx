@@ -3,13 +3,14 @@ import { amountWords, type UnitChoice } from "@lampcrate/core";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { Input, InputNumber, Select } from "antd";
 import { useState } from "react";
-import { AskError, api, ask } from "../../shared/client.ts";
+import { api, ask } from "../../shared/client.ts";
 import { Button } from "../pieces/Button.tsx";
 import { DataTable } from "../pieces/DataTable.tsx";
 import { Labelled } from "../pieces/Labelled.tsx";
 import { useMay } from "../pieces/Lock.tsx";
 import { shownPer, unitWord } from "../pieces/show.ts";
 import { useHouseDay } from "../pieces/useHouseDay.ts";
+import { useSave } from "../pieces/useSave.ts";
 import { movesQuery } from "../queries.ts";
 
 interface MovesProps {
@@ -60,22 +61,19 @@ function MoveForm({ material, onChanged }: Pick<MovesProps, "material" | "onChan
   const [reason, setReason] = useState<MoveInput["reason"]>("used up");
   const [amount, setAmount] = useState<number | null>(null);
   const [words, setWords] = useState("");
-  const [trouble, setTrouble] = useState<AskError | null>(null);
   const unit = unitWord(material.unit) || "pieces";
-  const book = async (): Promise<void> => {
-    if (amount === null || amount === 0) return;
-    try {
-      const json = { reason, words, amount: amount * outward[reason] * shownPer(material.unit) };
-      const moves = await ask(api.materials[":id"].moves.$post({ param: { id: material.id }, json }));
+  const { save, trouble } = useSave({
+    send: (json: MoveInput) => ask(api.materials[":id"].moves.$post({ param: { id: material.id }, json })),
+    onSaved: (moves) => {
       queries.setQueryData(movesQuery(material.id).queryKey, moves);
       setAmount(null);
       setWords("");
-      setTrouble(null);
-      await onChanged();
-    } catch (error) {
-      if (!(error instanceof AskError)) throw error;
-      setTrouble(error);
-    }
+      void onChanged();
+    },
+  });
+  const book = (): void => {
+    if (amount === null || amount === 0) return;
+    void save({ reason, words, amount: amount * outward[reason] * shownPer(material.unit) });
   };
   return (
     <form
@@ -83,7 +81,7 @@ function MoveForm({ material, onChanged }: Pick<MovesProps, "material" | "onChan
       aria-label={`Book a move of ${material.name}`}
       onSubmit={(event) => {
         event.preventDefault();
-        void book();
+        book();
       }}
     >
       <Labelled label="Why">

@@ -1,15 +1,17 @@
-import type { Broke, VersionInput } from "@lampcrate/contract";
+import type { Broke, HouseTrialInput, VersionInput } from "@lampcrate/contract";
 import { families } from "@lampcrate/core";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { Input, InputNumber } from "antd";
-import { useId, useState } from "react";
-import { AskError, api, ask } from "../../shared/client.ts";
+import { useId } from "react";
+import { api, ask } from "../../shared/client.ts";
 import { VersionCard } from "../../shared/logbook/VersionCard.tsx";
 import { blankVersion, filledVersions } from "../../shared/logbook/versions.ts";
 import "../../shared/logbook/logbook.css";
 import { useKeptState } from "../../shared/useKeptState.ts";
 import { Button } from "../pieces/Button.tsx";
 import { DataTable } from "../pieces/DataTable.tsx";
+import { Refused } from "../pieces/Refused.tsx";
+import { useSave } from "../pieces/useSave.ts";
 import { learnedQuery, materialsQuery, runQuery } from "../queries.ts";
 import { useBriefWork, useRunActions } from "../work/RunContext.ts";
 
@@ -37,29 +39,24 @@ export function TrialForm({ onDone }: { readonly onDone: () => void }) {
     version: blankVersion(family, brief.spec, Math.max(2, brief.trials), "build"),
   };
   const [typed, setTyped] = useKeptState<Typed>(`house-trial-${run.id}`, blank);
-  const [trouble, setTrouble] = useState<AskError | null>(null);
   const set = (patch: Partial<Typed>): void => setTyped({ ...typed, ...patch });
   const versions = filledVersions([typed.version]);
   const missing =
     typed.buildMinutes === null ? "Type the minutes it took." : versions.length === 0 ? "Type one result, or say what happened." : null;
-  const save = async (): Promise<void> => {
-    if (typed.buildMinutes === null || !(await flush())) return;
-    try {
-      const { rebuilds, broke, note: said } = typed;
-      const learned = await ask(
-        api.runs[":id"]["house-trials"].$post({
-          param: { id: run.id },
-          json: { buildMinutes: typed.buildMinutes, rebuilds, broke: broke.filter((b) => b.spoilt + b.good > 0), note: said, versions },
-        }),
-      );
+  const { save, trouble } = useSave({
+    send: (json: HouseTrialInput) => ask(api.runs[":id"]["house-trials"].$post({ param: { id: run.id }, json })),
+    onSaved: (learned) => {
       queries.setQueryData(learnedQuery(run.id).queryKey, learned);
       setTyped(null);
-      await queries.invalidateQueries({ queryKey: runQuery(run.id).queryKey, exact: true });
       onDone();
-    } catch (error) {
-      if (!(error instanceof AskError)) throw error;
-      setTrouble(error);
-    }
+    },
+    renew: [{ queryKey: runQuery(run.id).queryKey, exact: true }],
+  });
+  const keep = async (): Promise<void> => {
+    const { buildMinutes, rebuilds, broke, note: said } = typed;
+    // A trial is of the brief as it stands: that is saved first.
+    if (buildMinutes === null || !(await flush())) return;
+    await save({ buildMinutes, rebuilds, broke: broke.filter((b) => b.spoilt + b.good > 0), note: said, versions });
   };
   return (
     <div className="stack trial-form" role="group" aria-label="New house trial">
@@ -89,15 +86,9 @@ export function TrialForm({ onDone }: { readonly onDone: () => void }) {
         </label>
         <Input id={note} maxLength={600} value={typed.note} onChange={(event) => set({ note: event.target.value })} />
       </div>
-      {trouble ? (
-        <div role="alert" className="trouble">
-          {(trouble.problem.errors ?? [{ field: "trial", message: trouble.message }]).map((error) => (
-            <p key={error.field}>{error.message}</p>
-          ))}
-        </div>
-      ) : null}
+      <Refused trouble={trouble} />
       <div className="row">
-        <Button disabled={missing !== null} onClick={() => void save()}>
+        <Button disabled={missing !== null} onClick={() => void keep()}>
           Keep this trial
         </Button>
         <Button type="text" size="small" onClick={onDone}>

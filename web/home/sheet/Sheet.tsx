@@ -41,7 +41,7 @@ export function OpenSheet({ sheet }: { readonly sheet: SheetDoc }) {
     words.sheet.share,
   ];
   return (
-    <main className="home">
+    <main className="home" aria-label={sheet.title}>
       <header>
         <p className="soft small">
           {sheet.house}, {words.common.code} <span className="code">{sheet.code}</span>

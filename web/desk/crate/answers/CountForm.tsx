@@ -1,11 +1,12 @@
 import type { CountInput, LineCount, SessionDoc } from "@lampcrate/contract";
 import { useQueryClient } from "@tanstack/react-query";
 import { InputNumber } from "antd";
-import { useState } from "react";
-import { AskError, api, ask } from "../../../shared/client.ts";
+import { api, ask } from "../../../shared/client.ts";
 import { useKeptState } from "../../../shared/useKeptState.ts";
 import { Button } from "../../pieces/Button.tsx";
+import { Refused } from "../../pieces/Refused.tsx";
 import { useHouseDay } from "../../pieces/useHouseDay.ts";
+import { useSave } from "../../pieces/useSave.ts";
 import { learnedQuery, runQuery } from "../../queries.ts";
 import { useBriefWork } from "../../work/RunContext.ts";
 import { useSizedCrate } from "../../work/SizedCrate.tsx";
@@ -33,24 +34,17 @@ export function CountForm({ session, counted }: { readonly session: SessionDoc; 
   const { day } = useHouseDay();
   const [kept, setTyped] = useKeptState<CountInput | null>(`count-${session.id}`, null);
   const typed = kept ?? start;
-  const [trouble, setTrouble] = useState<AskError | null>(null);
   const set = (patch: Partial<CountInput>): void => setTyped({ ...typed, ...patch });
   const setLine = (lineId: string, patch: Partial<LineCount>): void =>
     set({ lines: typed.lines.map((line) => (line.lineId === lineId ? { ...line, ...patch } : line)) });
-  const save = async (): Promise<void> => {
-    try {
-      const learned = await ask(
-        api.runs[":id"].sessions[":session"].count.$put({ param: { id: run.id, session: session.id }, json: typed }),
-      );
+  const { save, trouble } = useSave({
+    send: (json: CountInput) => ask(api.runs[":id"].sessions[":session"].count.$put({ param: { id: run.id, session: session.id }, json })),
+    onSaved: (learned) => {
       queries.setQueryData(learnedQuery(run.id).queryKey, learned);
-      await queries.invalidateQueries({ queryKey: runQuery(run.id).queryKey, exact: true });
       setTyped(null);
-      setTrouble(null);
-    } catch (error) {
-      if (!(error instanceof AskError)) throw error;
-      setTrouble(error);
-    }
-  };
+    },
+    renew: [{ queryKey: runQuery(run.id).queryKey, exact: true }],
+  });
   return (
     <div className="stack" role="group" aria-label={`Count of ${day(session.start.slice(0, 10))}`}>
       <div className="row">
@@ -65,15 +59,9 @@ export function CountForm({ session, counted }: { readonly session: SessionDoc; 
         ))}
       </div>
       <CountTable lines={lines} counts={typed.lines} onChange={setLine} />
-      {trouble ? (
-        <div role="alert" className="trouble">
-          {(trouble.problem.errors ?? [{ field: "count", message: trouble.message }]).map((error) => (
-            <p key={error.field}>{error.message}</p>
-          ))}
-        </div>
-      ) : null}
+      <Refused trouble={trouble} />
       <div className="row">
-        <Button onClick={() => void save()}>{counted ? "Correct the count" : "Keep the count"}</Button>
+        <Button onClick={() => void save(typed)}>{counted ? "Correct the count" : "Keep the count"}</Button>
         {counted && kept === null ? <span className="soft small">counted</span> : null}
       </div>
     </div>
