@@ -11,6 +11,8 @@ import {
   type UnitChoice,
 } from "@lampcrate/core";
 
+import { shareScale } from "../../shared/pieces/scale.ts";
+
 /** What somebody else changed too, with both ways in words. */
 export interface ClashWords {
   readonly what: string;
@@ -96,8 +98,7 @@ function fieldValue(field: Field | undefined, value: unknown, units: UnitChoice)
 }
 
 function plain(part: string, value: unknown): string {
-  if (typeof value === "number")
-    return shares.includes(part) ? `${showNumber(value * 100, 1)} %` : showNumber(value, Number.isInteger(value) ? 0 : 2);
+  if (typeof value === "number") return shares.includes(part) ? shareScale.show(value) : showNumber(value, Number.isInteger(value) ? 0 : 2);
   if (typeof value === "boolean") return value ? "yes" : "no";
   if (typeof value === "string") return value === "" ? "empty" : value;
   if (typeof value === "object" && value !== null && "words" in value) return String(value.words);
