@@ -3,6 +3,7 @@ import { startHouse } from "../harness.ts";
 import { benchDial, benchDrag, benchFirstLoads } from "./desk.ts";
 import { benchEntryPosts } from "./entryPosts.ts";
 import { benchKit } from "./kit.ts";
+import { benchLarge } from "./large.ts";
 import { benchPredictions } from "./predictions.ts";
 import { writeInstances } from "./seasonInstances.ts";
 
@@ -26,8 +27,12 @@ say("manifest, 20 lines, 4,000 draws, in the worker", dial.workerMs, 50, "ms", "
 say("dial to painted manifest, median of 20", dial.paintedMs, 100, "ms", "below");
 say("dial to painted manifest, worst of 20", dial.worstPaintedMs, 100, "ms", "below");
 for (const [starter, frames] of await benchDrag(browser, house)) say(`drag of a dial: ${starter}`, frames, 50, "fps", "above");
-await browser.close();
 await house.stop();
+for (const { what, ms, frames } of await benchLarge(browser)) {
+  say(`opens: ${what}`, ms, 1000, "ms", "below");
+  say(`scrolls: ${what}`, frames, 50, "fps", "above");
+}
+await browser.close();
 const { worst, judgeMs } = benchPredictions();
 for (const [family, ms] of worst) say(`slowest prediction, drawing or bound: ${family}`, ms, 10, "ms", "below");
 say("what a test can tell, in the worker", judgeMs, 100, "ms", "below");

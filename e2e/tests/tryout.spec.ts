@@ -24,11 +24,11 @@ test("two designs fall side by side; what the test can tell is said, and one pre
   const size = both.getByRole("group").first();
   await expect(size.getByRole("slider", { name: "Size (across, or one wing), plain build" })).toHaveAttribute(
     "aria-valuetext",
-    "40\u00a0cm",
+    "400\u00a0mm",
   );
   await expect(size.getByRole("slider", { name: "Size (across, or one wing), held beside it" })).toHaveAttribute(
     "aria-valuetext",
-    "50\u00a0cm",
+    "500\u00a0mm",
   );
   const rig = desk.getByRole("group", { name: "Plain build" }).getByRole("img").first();
   const still = await rig.innerHTML();
