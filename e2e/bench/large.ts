@@ -77,7 +77,7 @@ async function manyMaterials(page: Page, house: House, count: number): Promise<v
   const have = ((await (await page.request.get(`${house.url}/api/materials`)).json()) as readonly object[]).length;
   const rows = Array.from({ length: count - have }, (_, i) => `Bench material ${i},piece,${i % 50},25,${(i % 9) + 1}.50`);
   const text = ["name,unit,on hand,pack size,pack price", ...rows].join("\n");
-  const taken = await page.request.post(`${house.url}/api/stock.csv`, { data: { text } });
+  const taken = await page.request.post(`${house.url}/api/stock/csv`, { data: { text } });
   if (!taken.ok()) throw new Error(await taken.text());
 }
 

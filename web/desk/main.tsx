@@ -8,7 +8,7 @@ import "../shared/tokens.css";
 import "./desk.css";
 import "./brief/brief.css";
 import { router } from "./router.tsx";
-import { stillTheme, theme } from "./theme.ts";
+import { benchTheme, stillTheme } from "./theme.ts";
 
 const queries = new QueryClient({
   defaultOptions: { queries: { staleTime: 10_000, retry: (count, error) => count < 2 && error instanceof AskError && error.offline } },
@@ -18,7 +18,7 @@ const root = document.getElementById("root");
 if (!root) throw new Error("the page has no root");
 createRoot(root).render(
   <StrictMode>
-    <ConfigProvider theme={stillTheme(theme)} button={{ autoInsertSpace: false }}>
+    <ConfigProvider theme={stillTheme(benchTheme())} button={{ autoInsertSpace: false }}>
       <QueryClientProvider client={queries}>
         <App component={false}>
           <RouterProvider router={router} />

@@ -1,5 +1,6 @@
 import type { BuyingDoc } from "@lampcrate/contract";
 import { type Purchase, showNumber } from "@lampcrate/core";
+import { Spin } from "antd";
 import { Link } from "react-router";
 import { Button } from "../pieces/Button.tsx";
 import { money } from "../pieces/show.ts";
@@ -20,7 +21,12 @@ export function PlanAnswer({ doc, plan, purchase }: { readonly doc: BuyingDoc; r
         Planning was stopped. <Button onClick={plan.again}>Plan it again</Button>
       </p>
     );
-  if (!planned) return <p className="soft">Looking for the cheapest way to buy it all …</p>;
+  if (!planned)
+    return (
+      <p className="soft row" role="status">
+        <Spin size="small" /> Looking for the cheapest way to buy it all … <Button onClick={plan.stop}>Stop</Button>
+      </p>
+    );
   if (doc.suppliers.length === 0)
     return (
       <p className="plain-words">

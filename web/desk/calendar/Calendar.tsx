@@ -5,6 +5,7 @@ import { Link } from "react-router";
 import { api, ask } from "../../shared/client.ts";
 import { CrateDock } from "../crate/dock/CrateDock.tsx";
 import { Button } from "../pieces/Button.tsx";
+import { Opening } from "../pieces/Opening.tsx";
 import { Refused } from "../pieces/Refused.tsx";
 import { useSave } from "../pieces/useSave.ts";
 import { bookingsQuery, houseQuery, runQuery, seasonQuery } from "../queries.ts";
@@ -38,7 +39,7 @@ function Days() {
     onSaved: (saved) => queries.setQueryData(runQuery(run.id).queryKey, saved),
     renew: [bookingsQuery, seasonQuery],
   });
-  if (house.isPending || bookings.isPending) return <p className="soft">Opening the calendar …</p>;
+  if (house.isPending || bookings.isPending) return <Opening part what="the calendar" />;
   if (!house.data)
     return (
       <p role="alert" className="trouble">

@@ -1,6 +1,8 @@
 import { Table, type TableColumnsType } from "antd";
 import { type ReactElement, useState } from "react";
 import { ResponsiveContainer } from "recharts";
+import { useMedia } from "../../shared/useMedia.ts";
+import { useSeen } from "../../shared/useSeen.ts";
 import { Button } from "../pieces/Button.tsx";
 import { Open } from "../pieces/Lock.tsx";
 import "./charts.css";
@@ -22,6 +24,9 @@ interface ChartFrameProps {
 /** A chart with the table behind it, for those who read numbers rather than lines. */
 export function ChartFrame({ label, height, head, rows, children }: ChartFrameProps) {
   const [open, setOpen] = useState(false);
+  // A chart out of sight is not drawn anew with every dial; on paper all are.
+  const [place, seen] = useSeen<HTMLDivElement>();
+  const printed = useMedia("print");
   const columns: TableColumnsType<readonly Cell[]> = head.map((title, i) => ({
     key: title,
     title,
@@ -30,10 +35,12 @@ export function ChartFrame({ label, height, head, rows, children }: ChartFramePr
   }));
   return (
     <div className="chart">
-      <div role="img" aria-label={label}>
-        <ResponsiveContainer width="100%" height={height} initialDimension={{ width: 600, height }}>
-          {children}
-        </ResponsiveContainer>
+      <div ref={place} role="img" aria-label={label} style={{ height }}>
+        {seen || printed ? (
+          <ResponsiveContainer width="100%" height={height} initialDimension={{ width: 600, height }}>
+            {children}
+          </ResponsiveContainer>
+        ) : null}
       </div>
       <Open>
         <Button type="text" size="small" className="no-print" aria-expanded={open} onClick={() => setOpen(!open)}>

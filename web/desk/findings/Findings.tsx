@@ -2,6 +2,7 @@ import { codeInAddress } from "@lampcrate/core";
 import { useQuery } from "@tanstack/react-query";
 import { CrateDock } from "../crate/dock/CrateDock.tsx";
 import { Button } from "../pieces/Button.tsx";
+import { Opening } from "../pieces/Opening.tsx";
 import { useHouseDay } from "../pieces/useHouseDay.ts";
 import { findingsQuery } from "../queries.ts";
 import { useBriefWork } from "../work/RunContext.ts";
@@ -27,7 +28,7 @@ function Found() {
   const { run } = useBriefWork();
   const found = useQuery(findingsQuery(run.id));
   const { today } = useHouseDay();
-  if (found.isPending) return <p className="soft">Reckoning …</p>;
+  if (found.isPending) return <Opening part what="the findings" />;
   if (found.isLoadingError)
     return (
       <p role="alert" className="trouble">

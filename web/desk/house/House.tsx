@@ -8,6 +8,7 @@ import { ClashNotice } from "../pieces/ClashNotice.tsx";
 import { CurrencyChoice, ZoneChoice } from "../pieces/HouseChoices.tsx";
 import { Labelled } from "../pieces/Labelled.tsx";
 import { Lock, useMay } from "../pieces/Lock.tsx";
+import { Opening } from "../pieces/Opening.tsx";
 import { useJoinedForm } from "../pieces/useJoinedForm.ts";
 import { useSave } from "../pieces/useSave.ts";
 import { houseQuery, seasonQuery } from "../queries.ts";
@@ -23,7 +24,7 @@ import { Trail } from "./Trail.tsx";
 export function House() {
   const house = useQuery(houseQuery);
   const may = useMay();
-  if (house.isPending) return <main className="page soft">Opening the house …</main>;
+  if (house.isPending) return <Opening what="the house" />;
   if (house.isLoadingError)
     return (
       <main className="page">

@@ -3,6 +3,7 @@ import { useQuery } from "@tanstack/react-query";
 import { Checkbox, Input, Select } from "antd";
 import { useState } from "react";
 import { api, ask } from "../../shared/client.ts";
+import { AddDrawer } from "../pieces/AddDrawer.tsx";
 import { Button } from "../pieces/Button.tsx";
 import { DataTable } from "../pieces/DataTable.tsx";
 import { Sure } from "../pieces/Sure.tsx";
@@ -19,6 +20,7 @@ const roles: readonly { value: Role; label: string }[] = [
 export function Staff() {
   const staff = useQuery(staffQuery);
   const [editing, setEditing] = useState<string | null>(null);
+  const changed = staff.data?.find((person) => person.id === editing) ?? null;
   return (
     <section className="sheet pad stack" aria-label="People">
       <h2>People</h2>
@@ -42,13 +44,12 @@ export function Staff() {
           },
         ]}
       />
-      {editing === null ? (
-        <div>
-          <Button onClick={() => setEditing("new")}>Add a person</Button>
-        </div>
-      ) : (
-        <PersonForm key={editing} person={staff.data?.find((p) => p.id === editing) ?? null} onClose={() => setEditing(null)} />
-      )}
+      <div>
+        <Button onClick={() => setEditing("new")}>Add a person</Button>
+      </div>
+      <AddDrawer title={changed ? `Change ${changed.name}` : "New person"} open={editing !== null} onLeave={() => setEditing(null)}>
+        <PersonForm key={editing} person={changed} onClose={() => setEditing(null)} />
+      </AddDrawer>
     </section>
   );
 }

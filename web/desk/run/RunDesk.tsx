@@ -6,6 +6,7 @@ import { AskError, api, ask } from "../../shared/client.ts";
 import { Button } from "../pieces/Button.tsx";
 import { useKeys } from "../pieces/keys.ts";
 import { Lock, useMay } from "../pieces/Lock.tsx";
+import { Opening } from "../pieces/Opening.tsx";
 import { materialsQuery, runQuery, seasonQuery } from "../queries.ts";
 import { Rested, RunWorkProvider } from "../work/RunWorkProvider.tsx";
 import { SizedCrate } from "../work/SizedCrate.tsx";
@@ -29,7 +30,7 @@ export function RunDesk() {
         </p>
       </main>
     );
-  if (run.isPending || materials.isPending) return <main className="page soft">Opening the run …</main>;
+  if (run.isPending || materials.isPending) return <Opening what="the run" />;
   if (/^\/run\/[^/]+\/?$/.test(pathname)) return <Navigate to="brief" replace />;
   return <OpenRun key={id} run={run.data} materials={materials.data ?? []} />;
 }

@@ -4,6 +4,7 @@ import { useMemo, useState } from "react";
 import { Link, useNavigate } from "react-router";
 import { Button } from "../pieces/Button.tsx";
 import { useKeys } from "../pieces/keys.ts";
+import { Opening } from "../pieces/Opening.tsx";
 import { seasonQuery } from "../queries.ts";
 import { useSeasonWork } from "../seasonData/useSeasonWork.ts";
 import { monthsOf, usualStart } from "./axis.ts";
@@ -28,7 +29,7 @@ export function Season() {
     () => [...(given ?? []), ...work].sort((a, b) => a.due.localeCompare(b.due) || a.runTitle.localeCompare(b.runTitle)),
     [given, work],
   );
-  if (season.isPending) return <main className="page soft">Opening the season …</main>;
+  if (season.isPending) return <Opening what="the season" />;
   if (season.isLoadingError)
     return (
       <main className="page">

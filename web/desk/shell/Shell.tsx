@@ -4,6 +4,7 @@ import { Link, NavLink, Outlet, useNavigate } from "react-router";
 import { api, ask } from "../../shared/client.ts";
 import { Button } from "../pieces/Button.tsx";
 import { useKeys } from "../pieces/keys.ts";
+import { Opening } from "../pieces/Opening.tsx";
 import { meQuery, setupQuery } from "../queries.ts";
 
 const SignIn = lazy(async () => ({ default: (await import("./SignIn.tsx")).SignInPage }));
@@ -16,7 +17,7 @@ const GoTo = lazy(async () => ({ default: (await import("./GoTo.tsx")).GoTo }));
 export function Shell() {
   const me = useQuery(meQuery);
   const setup = useQuery(setupQuery);
-  if (me.isPending || setup.isPending) return <main className="page soft">Opening the desk …</main>;
+  if (me.isPending || setup.isPending) return <Opening what="the desk" />;
   if (setup.data?.needed) {
     return (
       <Suspense>

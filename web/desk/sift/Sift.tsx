@@ -2,6 +2,7 @@ import type { EntryDoc } from "@lampcrate/contract";
 import { type RefObject, useRef } from "react";
 import { useSearchParams } from "react-router";
 import { useKeys } from "../pieces/keys.ts";
+import { Opening } from "../pieces/Opening.tsx";
 import { useBriefWork } from "../work/RunContext.ts";
 import { StepDesk } from "../work/StepDesk.tsx";
 import { EntryView } from "./EntryView.tsx";
@@ -37,7 +38,7 @@ interface EntriesProps {
 function Entries({ sifting, whyBox }: EntriesProps) {
   const { run } = useBriefWork();
   const { entries, list, current, choose, trouble } = sifting;
-  if (entries.isPending) return <p className="soft">Opening the entries …</p>;
+  if (entries.isPending) return <Opening part what="the entries" />;
   if (entries.isLoadingError)
     return (
       <p role="alert" className="trouble">

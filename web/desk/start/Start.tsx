@@ -1,6 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { useMemo, useState } from "react";
 import { Lock } from "../pieces/Lock.tsx";
+import { Opening } from "../pieces/Opening.tsx";
 import { houseQuery, startersQuery } from "../queries.ts";
 import type { Chosen } from "./chosen.ts";
 import { anything, fits } from "./fits.ts";
@@ -17,7 +18,7 @@ export function Start() {
   const [wish, setWish] = useState(anything);
   const [chosen, setChosen] = useState<Chosen | null>(null);
   const shown = useMemo(() => (starters.data ?? []).filter((starter) => fits(starter, wish)), [starters.data, wish]);
-  if (starters.isPending) return <main className="page soft">Fetching the shelf …</main>;
+  if (starters.isPending) return <Opening what="the shelf" />;
   if (starters.isLoadingError)
     return (
       <main className="page">

@@ -8,8 +8,10 @@ import { MaterialTable } from "./MaterialTable.tsx";
 import { StockFile } from "./StockFile.tsx";
 import { Suppliers } from "./Suppliers.tsx";
 import "./store.css";
+import { AddDrawer } from "../pieces/AddDrawer.tsx";
 import { Button } from "../pieces/Button.tsx";
 import { Lock, useMay } from "../pieces/Lock.tsx";
+import { Opening } from "../pieces/Opening.tsx";
 
 type Doing = "adding" | "counting" | "file" | null;
 
@@ -20,7 +22,7 @@ export function Store() {
   const may = useMay();
   const queries = useQueryClient();
   const [doing, setDoing] = useState<Doing>(null);
-  if (materials.isPending || house.isPending) return <main className="page soft">Opening the store room …</main>;
+  if (materials.isPending || house.isPending) return <Opening what="the store room" />;
   const list = (materials.data ?? []).filter((material) => !material.archived);
   const { currency, units } = house.data ?? { currency: "EUR", units: "metric" as const };
   const changed = async (): Promise<void> => {
@@ -52,7 +54,9 @@ export function Store() {
           ) : null}
         </div>
       </div>
-      {doing === "adding" ? <MaterialForm start={plainMaterial} of={null} units={units} onDone={done} onLeave={leave} /> : null}
+      <AddDrawer title="New material" open={doing === "adding"} onLeave={leave}>
+        <MaterialForm start={plainMaterial} of={null} units={units} onDone={done} onLeave={leave} />
+      </AddDrawer>
       {doing === "counting" ? <CountDay materials={list} onDone={done} onLeave={leave} /> : null}
       {doing === "file" ? <StockFile onDone={done} onLeave={leave} /> : null}
       <section className="sheet pad" aria-label="Materials">

@@ -3,6 +3,7 @@ import { amountWords, type UnitChoice } from "@lampcrate/core";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link } from "react-router";
+import { AddDrawer } from "../pieces/AddDrawer.tsx";
 import { Button } from "../pieces/Button.tsx";
 import { money } from "../pieces/show.ts";
 import { buyingQuery, suppliersQuery } from "../queries.ts";
@@ -43,7 +44,9 @@ export function Suppliers({ materials, currency, units }: SuppliersProps) {
       {list.length === 0 && editing !== "new" ? (
         <p>Nobody yet. Say who sells your materials, in which packs and how soon they come: the cheapest order for the season follows.</p>
       ) : null}
-      {editing === "new" ? form(null) : null}
+      <AddDrawer title="New supplier" open={editing === "new"} width={760} onLeave={() => setEditing(null)}>
+        {form(null)}
+      </AddDrawer>
       {list.map((supplier) => (
         <div key={supplier.id} className="supplier">
           <div className="supplier-line">

@@ -1,17 +1,17 @@
 import { type Mark, showQuantity, tell, type UnitChoice } from "@lampcrate/core";
 
 const fills = {
-  support: "#d3b182",
+  support: "var(--support)",
   floor: "var(--wood)",
   build: "none",
   load: "var(--lamp)",
-  water: "#cfe3e3",
+  water: "var(--water)",
   tub: "none",
   path: "none",
   lane: "var(--glow)",
 } as const;
 const strokes = {
-  support: "#7d5c31",
+  support: "var(--support-edge)",
   floor: "none",
   build: "var(--ink)",
   load: "var(--ink)",

@@ -1,3 +1,4 @@
+import { memo } from "react";
 import { CartesianGrid, Line, LineChart, ReferenceLine, Tooltip, XAxis, YAxis } from "recharts";
 import { ticksOf } from "../../../shared/pieces/scale.ts";
 import { ChartFrame } from "../../charts/ChartFrame.tsx";
@@ -13,7 +14,7 @@ interface CertaintyChartProps {
 const percent = (share: number): string => `${Math.round(share * 1000) / 10} %`;
 
 /** What the crate costs by how sure it is; the chosen certainty as an amber mark. */
-export function CertaintyChart({ curve, target, currency }: CertaintyChartProps) {
+export const CertaintyChart = memo(function CertaintyChart({ curve, target, currency }: CertaintyChartProps) {
   const [first, last] = [curve[0], curve.at(-1)];
   if (!first || !last || last[1] <= 0) return null;
   const [low, high] = [first[1] * 0.96, last[1] * 1.02];
@@ -53,4 +54,4 @@ export function CertaintyChart({ curve, target, currency }: CertaintyChartProps)
       </LineChart>
     </ChartFrame>
   );
-}
+});

@@ -1,4 +1,5 @@
 import { type Factor, type Swing, showNumber } from "@lampcrate/core";
+import { memo } from "react";
 import { Bar, BarChart, LabelList, ReferenceLine, Tooltip, XAxis, YAxis } from "recharts";
 import { ChartFrame } from "../../charts/ChartFrame.tsx";
 import { quietAxis, still, tooltip } from "../../charts/look.ts";
@@ -23,7 +24,7 @@ const endWords = ({ factor, ends }: Swing, end: 0 | 1): string =>
   factor === "attendance" ? `${ends[end]} come` : `${showNumber(ends[end] * 100, 0)} %`;
 
 /** A bar a factor round the crate as it stands; its ends say what they stand for. */
-export function SwingsChart({ swings, base, currency }: SwingsChartProps) {
+export const SwingsChart = memo(function SwingsChart({ swings, base, currency }: SwingsChartProps) {
   const low = Math.min(base, ...swings.map((swing) => swing.low));
   const high = Math.max(base, ...swings.map((swing) => swing.high));
   const room = Math.max(1, high - low) * 0.36;
@@ -63,4 +64,4 @@ export function SwingsChart({ swings, base, currency }: SwingsChartProps) {
       </BarChart>
     </ChartFrame>
   );
-}
+});

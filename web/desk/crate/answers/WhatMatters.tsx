@@ -1,5 +1,6 @@
 import type { Swing } from "@lampcrate/core";
 import { useQuery } from "@tanstack/react-query";
+import { useDeferredValue } from "react";
 import { mattersDoor } from "../../../shared/compute/mattersDoor.ts";
 import { useLatest } from "../../../shared/compute/useLatest.ts";
 import { useRested } from "../../../shared/useRested.ts";
@@ -15,7 +16,9 @@ export function WhatMatters() {
   const { brief } = useBriefWork();
   const { crateInput } = useCrateWork();
   const currency = useQuery(houseQuery).data?.currency ?? "EUR";
-  const { output, trouble, again } = useLatest(mattersDoor, useRested(crateInput, 200), "matters");
+  const { output: newest, trouble, again } = useLatest(mattersDoor, useRested(crateInput, 200), "matters");
+  // The manifest is waited for, this is not: it is painted when there is nothing else to do.
+  const output = useDeferredValue(newest);
   if (brief.lines.length === 0) return null;
   return (
     <section className="sheet pad stack" aria-label="What matters">

@@ -11,7 +11,7 @@ interface CutTogetherProps {
   readonly units: UnitChoice;
 }
 
-const fills = ["var(--glow)", "var(--settled-wash)", "var(--sand)", "#e7dcec", "#e4e8d3", "#dfe4ea"];
+const fills = ["var(--glow)", "var(--settled-wash)", "var(--sand)", "var(--heather)", "var(--moss)", "var(--slate)"];
 
 /** Several sizes from the same sheets or rolls: how few do for all of them, and each pattern with how often it is cut. */
 export function CutTogether({ of, name, units }: CutTogetherProps) {
