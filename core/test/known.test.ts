@@ -1,4 +1,5 @@
 import { describe, expect, it } from "vitest";
+import { driveScene } from "../src/family/drive/drawing.ts";
 import {
   type BuyCrate,
   clearest,
@@ -135,5 +136,44 @@ describe("findings", () => {
     expect(comparisons.find((c) => c.control)?.result.numbers?.welch.word).toBe("helps");
     expect(clearest(comparisons)?.alias).toBe("Damp Newt");
     expect(clearest(comparisons.filter((c) => c.control))).toBeNull();
+  });
+});
+
+describe("a sail cart that hardly moves", () => {
+  const spec = { ...startValues(families.drive.spec), drive: "sail", best: "far", wind: 0.5, windKind: "fan", goalM: 0.5 };
+  const design = {
+    ...startValues(families.drive.design),
+    massKg: 0.0374421667,
+    axles: "poor",
+    bands: 1,
+    turns: 1,
+    axleM: 0.002,
+    wheelM: 0.02,
+    sailM: 0.47343,
+  };
+
+  it("stops where it has crept to, and that is predicted, though it was never faster than a creep", () => {
+    const [distance] = families.drive.predict(spec, design);
+    expect(distance?.id).toBe("distance");
+    expect(distance?.band.mid).toBeCloseTo(0.0965, 3);
+  });
+
+  it("is not said to take no time where it doesn't get there", () => {
+    const lane = {
+      kind: "sail",
+      goalM: 5,
+      wheelM: 0.05,
+      sailM: 0.3,
+      rampM: 0.1,
+      runM: 0.4,
+      rolling: 0.05,
+      sailing: null,
+      footSpeed: 0,
+    } as const;
+    const said = (timeS: number | null) =>
+      driveScene({ ...lane, distance: null, timeS }).marks.find((mark) => mark.kind === "note" && mark.tone === "predicted");
+    expect(said(null)).toMatchObject({ words: "does not get there" });
+    expect(said(null)).not.toHaveProperty("fill");
+    expect(said(4)).toMatchObject({ words: "there after {}", fill: [[4, "time"]] });
   });
 });

@@ -5,6 +5,7 @@ import type { ReactNode } from "react";
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 import { DataTable } from "../desk/pieces/DataTable.tsx";
 import { EditCell } from "../desk/pieces/EditCell.tsx";
+import { FocusIn } from "../desk/pieces/FocusIn.tsx";
 import { Fold } from "../desk/pieces/Fold.tsx";
 import { useSave } from "../desk/pieces/useSave.ts";
 import { api, ask } from "../shared/client.ts";
@@ -179,5 +180,27 @@ describe("one way to save", () => {
     const other = open(422, { onStale: stale });
     await act(async () => expect(await other.result.current.save()).toBe(false));
     expect(stale).toHaveBeenCalledTimes(1);
+  });
+});
+
+describe("what was opened", () => {
+  it("has the keys in its first field, and gives them back when it is gone", async () => {
+    const page = (open: boolean) => (
+      <>
+        <button type="button">Open</button>
+        {open ? (
+          <FocusIn>
+            <input disabled aria-label="never" />
+            <input aria-label="first" />
+          </FocusIn>
+        ) : null}
+      </>
+    );
+    const { rerender } = render(page(false));
+    screen.getByRole("button").focus();
+    rerender(page(true));
+    expect(document.activeElement).toBe(screen.getByLabelText("first"));
+    rerender(page(false));
+    expect(document.activeElement).toBe(screen.getByRole("button"));
   });
 });

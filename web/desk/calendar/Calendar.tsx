@@ -5,6 +5,7 @@ import { Link } from "react-router";
 import { api, ask } from "../../shared/client.ts";
 import { CrateDock } from "../crate/dock/CrateDock.tsx";
 import { Button } from "../pieces/Button.tsx";
+import { FocusIn } from "../pieces/FocusIn.tsx";
 import { Opening } from "../pieces/Opening.tsx";
 import { Refused } from "../pieces/Refused.tsx";
 import { useSave } from "../pieces/useSave.ts";
@@ -82,12 +83,9 @@ function Days() {
             </Button>
           </div>
         ) : (
-          <SessionForm
-            key={editing}
-            session={run.sessions.find((s) => s.id === editing) ?? null}
-            rooms={rooms}
-            onClose={() => setEditing(null)}
-          />
+          <FocusIn key={editing}>
+            <SessionForm session={run.sessions.find((s) => s.id === editing) ?? null} rooms={rooms} onClose={() => setEditing(null)} />
+          </FocusIn>
         )}
       </section>
       <WeekBoard

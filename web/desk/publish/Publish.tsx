@@ -5,6 +5,7 @@ import { useState } from "react";
 import { AskError, api, ask } from "../../shared/client.ts";
 import { Button } from "../pieces/Button.tsx";
 import { Choose } from "../pieces/Choose.tsx";
+import { FocusIn } from "../pieces/FocusIn.tsx";
 import { Open } from "../pieces/Lock.tsx";
 import { bookingsQuery, runQuery, seasonQuery } from "../queries.ts";
 import { useBriefWork, useRunActions } from "../work/RunContext.ts";
@@ -83,7 +84,11 @@ export function Publish() {
           </Button>
           <TakeOut run={run} onTrouble={setTrouble} />
         </div>
-        {copying ? <Duplicate run={run} onLeave={() => setCopying(false)} /> : null}
+        {copying ? (
+          <FocusIn>
+            <Duplicate run={run} onLeave={() => setCopying(false)} />
+          </FocusIn>
+        ) : null}
       </section>
       {published && run.code ? (
         <Open>

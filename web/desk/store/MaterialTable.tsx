@@ -5,6 +5,7 @@ import { Checkbox, Input } from "antd";
 import { useEffect, useMemo, useState } from "react";
 import { useSearchParams } from "react-router";
 import { DataTable } from "../pieces/DataTable.tsx";
+import { FocusIn } from "../pieces/FocusIn.tsx";
 import { useMay } from "../pieces/Lock.tsx";
 import { useSeasonUse } from "../seasonData/useSeasonUse.ts";
 import { MaterialForm } from "./MaterialForm.tsx";
@@ -78,16 +79,18 @@ export function MaterialTable({ materials, currency, units, onChanged }: Materia
             showExpandColumn: false,
             expandedRowRender: (material) =>
               open?.what === "change" ? (
-                <MaterialForm
-                  start={material}
-                  of={material}
-                  units={units}
-                  onDone={async () => {
-                    setOpen(null);
-                    await onChanged();
-                  }}
-                  onLeave={() => setOpen(null)}
-                />
+                <FocusIn>
+                  <MaterialForm
+                    start={material}
+                    of={material}
+                    units={units}
+                    onDone={async () => {
+                      setOpen(null);
+                      await onChanged();
+                    }}
+                    onLeave={() => setOpen(null)}
+                  />
+                </FocusIn>
               ) : (
                 <Moves material={material} units={units} onChanged={onChanged} />
               ),

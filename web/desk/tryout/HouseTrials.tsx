@@ -5,6 +5,7 @@ import { memo, useState } from "react";
 import { Advice } from "../learned/Advice.tsx";
 import { Button } from "../pieces/Button.tsx";
 import { DataTable } from "../pieces/DataTable.tsx";
+import { FocusIn } from "../pieces/FocusIn.tsx";
 import { Term } from "../pieces/Term.tsx";
 import { useHouseDay } from "../pieces/useHouseDay.ts";
 import { learnedQuery, materialsQuery } from "../queries.ts";
@@ -32,7 +33,11 @@ export const HouseTrials = memo(function HouseTrials() {
           rebuild rates, and moves the prediction.
         </p>
       ) : null}
-      {adding ? <TrialForm onDone={() => setAdding(false)} /> : null}
+      {adding ? (
+        <FocusIn>
+          <TrialForm onDone={() => setAdding(false)} />
+        </FocusIn>
+      ) : null}
       {trials.length > 0 ? <TrialTable learned={learned.data} /> : null}
       {advice ? <Advice advice={advice} learned={learned.data} /> : null}
     </section>

@@ -68,7 +68,7 @@ export interface Sailed {
 
 /**
  * From rest: (1 + j) m v′ = ½ρ C_d A (u − v)|u − v| − C_rr m g, u(x) = u₀/(1 + x/x_f). Ends where v has fallen back to
- * 0.02 m/s (`stopM`, ×÷2), or at `trackM` (`timeS`, ×÷1.5).
+ * 0.02 m/s, or never reached it (`stopM`, ×÷2), or at `trackM` (`timeS`, ×÷1.5).
  */
 export function sail(cart: SailCart, trackM?: number): Sailed {
   const push = pushOf(cart);
@@ -100,9 +100,11 @@ export function sail(cart: SailCart, trackM?: number): Sailed {
     },
   );
   const course = points.map(([t = 0, x = 0, v = 0]) => [t, x, Math.max(0, v)] as const);
-  const [t, x] = course.at(-1) ?? [0, 0];
+  const [t, x, v] = course.at(-1) ?? [0, 0, 0];
   const arrived = trackM !== undefined && x >= trackM * (1 - 1e-9);
-  return { stopM: reached && !arrived ? x : null, timeS: arrived ? t : null, course };
+  // One that never goes faster than a creep stops where it has crept to.
+  const stopped = !arrived && (reached || v <= 0.02);
+  return { stopM: stopped ? x : null, timeS: arrived ? t : null, course };
 }
 
 /** Speed at the foot of a ramp, m/s: √(2 g (h − C_rr run)/(1 + j)). */

@@ -8,6 +8,7 @@ import { Link } from "react-router";
 import { Button } from "../../pieces/Button.tsx";
 import { Choose } from "../../pieces/Choose.tsx";
 import { DataTable } from "../../pieces/DataTable.tsx";
+import { FocusIn } from "../../pieces/FocusIn.tsx";
 import { useBriefWork, useCrateWork, useRunActions } from "../../work/RunContext.ts";
 import type { DraftActions } from "../../work/useBriefDraft.ts";
 import { LineForm } from "./LineForm.tsx";
@@ -79,13 +80,15 @@ const Lines = memo(function Lines({ lines, buildBy, shareAtOnce, materials, unit
                 expandedRowKeys: editing === null ? [] : [editing],
                 showExpandColumn: false,
                 expandedRowRender: (line) => (
-                  <LineForm
-                    line={line}
-                    material={materialOf(line)}
-                    units={units}
-                    onChange={(patch, words) => changeLine(line, patch, words)}
-                    onRemove={() => change({ lines: lines.filter((l) => l.id !== line.id) }, `took ${nameOf(line)} out`)}
-                  />
+                  <FocusIn>
+                    <LineForm
+                      line={line}
+                      material={materialOf(line)}
+                      units={units}
+                      onChange={(patch, words) => changeLine(line, patch, words)}
+                      onRemove={() => change({ lines: lines.filter((l) => l.id !== line.id) }, `took ${nameOf(line)} out`)}
+                    />
+                  </FocusIn>
                 ),
               }}
             />
