@@ -81,7 +81,7 @@ describe("the stock's ledger", () => {
                   {
                     supplierId: supplier.id,
                     feeCents: 490,
-                    lines: [{ materialId: card.id, size: 25, count: one.packs, priceCents: 1100 }],
+                    items: [{ materialId: card.id, size: 25, count: one.packs, priceCents: 1100 }],
                   },
                 ],
               });
