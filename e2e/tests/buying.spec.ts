@@ -17,7 +17,7 @@ test("the season's buying is planned, ordered and received; then it is in stock,
   await expect(late).toContainText(/Thin card, large sheet: \d+ short for Sat 28 Nov, Boardwalk over the Bog/);
   await expect(late).toContainText("The quickest supplier had to be asked by Fri 20 Nov");
   await expect(desk.getByRole("region", { name: "To collect" })).toContainText(/Newsprint sheet: start asking (by|today)/);
-  const ways = desk.getByRole("group", { name: "Ways to buy" });
+  const ways = desk.getByRole("radiogroup", { name: "Ways to buy" });
   await ways.getByLabel(/^Next cheapest/).check();
   await expect(desk.getByText(/The cheapest is another; you chose this one/)).toBeVisible();
   await ways.getByLabel(/^The cheapest/).check();

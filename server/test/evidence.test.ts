@@ -1,4 +1,4 @@
-import type { EvidenceDoc, FindingsDoc, FoundEntry, RunDoc, SheetDoc } from "@lampcrate/contract";
+import type { EvidenceDoc, FindingsDoc, FoundEntry, LearnedDoc, RevealDoc, RunDoc, SheetDoc } from "@lampcrate/contract";
 import { families, versionPrediction } from "@lampcrate/core";
 import { afterEach, beforeEach, describe, expect, it } from "vitest";
 import { goodEntry, makeRun, openTestHouse, password, sendTo, settings, type TestHouse } from "./house.ts";
@@ -101,5 +101,34 @@ describe("a sheet before it is published", () => {
     await house.ask("PUT", `/api/runs/${fresh.id}`, settings(fresh, { title: "Renamed" }));
     expect(await get<SheetDoc>(`/api/runs/${fresh.id}/sheet/draft`)).toMatchObject({ title: "Renamed", version: 1, code: "CODE TO COME" });
     expect((await house.ask("GET", `/api/runs/${fresh.id}/sheet/draft`, undefined, { cookie: null })).status).toBe(401);
+  });
+});
+
+describe("what entries teach of a prediction", () => {
+  it("is the mean of the first build against what was predicted for it, never the bare test; and the reveal names who improved", async () => {
+    const base = goodEntry("one");
+    const [first] = base.versions;
+    if (!first) throw new Error("an entry has a version");
+    const tried = (role: "build" | "control", raws: readonly string[], sizeM: number) => ({
+      ...first,
+      role,
+      variables: role === "control" ? {} : { kind: "spinner", sizeM },
+      trials: raws.map((raw) => ({ raw, instrument: "hand stopwatch", seen: [], atLeast: false, kept: false })),
+    });
+    const sent = { ...base, versions: [tried("control", ["0.6"], 0), tried("build", ["1.1", "1.3"], 0.07), tried("build", ["1.8"], 0.1)] };
+    await sendTo(house, run, sent);
+    await decide(sent.id, "accepted");
+    const { spec, design } = run.brief;
+    const predicted = versionPrediction(families.descent, spec, design, {
+      role: "build",
+      variables: { kind: "spinner", sizeM: 0.07 },
+      place: null,
+    });
+    const { checked } = await get<LearnedDoc>(`/api/runs/${run.id}/learned`);
+    const isForm = families.descent.formOf(spec, design) === families.descent.formOf(spec, { ...design, kind: "spinner" });
+    expect(checked).toEqual(isForm ? [{ ratio: expect.closeTo(1.2 / (predicted?.mid ?? 1), 9), from: "entry" }] : []);
+    house.at("2026-12-25T10:00:00Z");
+    const reveal = await get<RevealDoc>(`/api/public/runs/${encodeURIComponent(run.code ?? "")}/reveal`);
+    expect(reveal.mostImproved).toEqual([{ alias: expect.any(String), improved: expect.closeTo(1.5, 9) }]);
   });
 });

@@ -59,4 +59,42 @@ describe("deleting a run", () => {
     expect(await ask("DELETE")).toMatchObject({ status: 409, body: { title: "It holds something" } });
     expect((await ask("GET")).status).toBe(200);
   });
+
+  it("is refused where a count hangs on it, or has hung on it: what the stock took stays told", async () => {
+    await ask("POST", "/unpublish");
+    await session("2026-11-24T10:00");
+    const [held] = ((await ask("GET")).body as RunDoc).sessions;
+    expect((await ask("PUT", `/sessions/${held?.id}/count`)).status).toBe(422);
+    const count = { builders: 3, rebuilds: [0], lines: [] };
+    expect((await house.ask("PUT", `/api/runs/${run.id}/sessions/${held?.id}/count`, count)).status).toBe(200);
+    expect(await ask("DELETE")).toMatchObject({ status: 409, body: { title: "It holds something" } });
+    await ask("POST", "/undo");
+    expect((await ask("DELETE")).status).toBe(200);
+  });
+});
+
+describe("a cancelled run", () => {
+  it("may be cancelled again though its room was given away; only coming back takes the room", async () => {
+    await session("2026-12-05T10:00");
+    await ask("POST", "/cancel");
+    const other = await makeRun(house, { title: "Others" });
+    const taken = {
+      title: "",
+      roomId: "marsh-room",
+      start: "2026-12-05T10:00",
+      minutes: 60,
+      setUpMin: 0,
+      tearDownMin: 0,
+      heads: { model: "forecast", low: 5, likely: 8, high: 12 },
+    };
+    expect((await house.ask("POST", `/api/runs/${other.id}/sessions`, taken)).status).toBe(201);
+    expect((await ask("POST", "/cancel")).status).toBe(200);
+    expect((await ask("POST", "/unpublish")).status).toBe(409);
+    const loft = { ...taken, roomId: "weather-loft" };
+    expect((await house.ask("POST", `/api/runs/${other.id}/sessions`, loft)).status).toBe(201);
+    expect(await house.ask("POST", `/api/runs/${other.id}/sessions`, loft)).toMatchObject({
+      status: 409,
+      body: { detail: expect.stringMatching(/^Weather Loft/) },
+    });
+  });
 });

@@ -148,11 +148,13 @@ describe("orders", () => {
     // Wednesday and three days is a Saturday: it counts on the Monday.
     expect(placed[0]).toMatchObject({ placedOn: "2026-11-25", dueOn: "2026-11-30", state: "placed" });
     const id = placed[0]?.id ?? "";
-    await house.ask("POST", `/api/orders/${id}/step`, { step: "arrived" });
+    const arrived = (await house.ask("POST", `/api/orders/${id}/step`, { step: "arrived" })).body as readonly OrderDoc[];
+    expect(arrived[0]).toMatchObject({ state: "arrived", arrivedOn: "2026-11-25" });
     expect(await stockOf(card.id)).toBe(115);
     const twice = await house.ask("POST", `/api/orders/${id}/step`, { step: "arrived" });
     expect(twice).toMatchObject({ status: 409 });
-    await house.ask("POST", `/api/orders/${id}/step`, { step: "not arrived" });
+    const back = (await house.ask("POST", `/api/orders/${id}/step`, { step: "not arrived" })).body as readonly OrderDoc[];
+    expect(back[0]).toMatchObject({ state: "placed", arrivedOn: null });
     expect(await stockOf(card.id)).toBe(40);
     expect((await movesOf(card.id)).map((m) => m.amount)).toEqual([-75, 75, 40]);
     await house.ask("POST", `/api/orders/${id}/step`, { step: "called off" });

@@ -1,6 +1,6 @@
 import type { BuyingDoc } from "@lampcrate/contract";
 import type { BuyProblem, Purchase } from "@lampcrate/core";
-import { useId } from "react";
+import { Radio } from "antd";
 import type { Planned } from "../../shared/compute/season.worker.ts";
 import { money } from "../pieces/show.ts";
 import type { Names } from "./names.ts";
@@ -46,14 +46,17 @@ interface WaysProps {
 
 /** The cheapest and what else can be done, to choose from. */
 export function WaysToBuy({ ways, chosen, onChoose, doc, names }: WaysProps) {
-  const group = useId();
   const least = ways[0]?.purchase.cost ?? 0;
   return (
-    <fieldset className="sheet pad ways" aria-label="Ways to buy">
+    <Radio.Group
+      className="sheet pad ways"
+      aria-label="Ways to buy"
+      value={chosen}
+      onChange={({ target }) => onChoose(target.value as Way["id"])}
+    >
       {ways.map(({ id, purchase, day }) => (
-        <label key={id} className="way">
-          <input type="radio" name={group} checked={chosen === id} onChange={() => onChoose(id)} />
-          <span>
+        <Radio key={id} value={id} className="way">
+          <span className="way-words">
             <strong>{words[id]}</strong>
             <span className="soft small">
               {purchase.suppliers.map((s) => names.supplier(s.id)).join(", ")}; all there by {names.day(day)}
@@ -63,8 +66,8 @@ export function WaysToBuy({ ways, chosen, onChoose, doc, names }: WaysProps) {
             <strong>{money(purchase.cost, doc.house.currency)}</strong>
             <span className="soft small">{purchase.cost > least ? `${money(purchase.cost - least, doc.house.currency)} more` : ""}</span>
           </span>
-        </label>
+        </Radio>
       ))}
-    </fieldset>
+    </Radio.Group>
   );
 }

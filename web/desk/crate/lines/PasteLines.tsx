@@ -1,5 +1,6 @@
 import { type MaterialDoc, plainMaterial } from "@lampcrate/contract";
 import { type KitLine, mostLines, pastedLines } from "@lampcrate/core";
+import { Input } from "antd";
 import { nanoid } from "nanoid";
 import Papa from "papaparse";
 import { useId, useMemo } from "react";
@@ -55,9 +56,8 @@ export function PasteLines({ onDone }: { readonly onDone: () => void }) {
       <label htmlFor={id}>
         Rows from a spreadsheet: material, amount, for whom, spoil rate, stand-in. A first row of headings may put them in another order.
       </label>
-      <textarea
+      <Input.TextArea
         id={id}
-        className="plain-input"
         rows={6}
         value={text}
         placeholder={"Paper cup\t2\tbuilder\t4 %\tyoghurt pot"}
