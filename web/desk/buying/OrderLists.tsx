@@ -65,10 +65,16 @@ function OneOrder({ order: { supplierId, feeCents, items }, shared, there, names
         rowKey="pack"
         rows={items}
         columns={[
-          { title: "Material", key: "material", rowScope: "row", render: (_, { materialId }) => names.material(materialId) },
-          { title: "Packs", dataIndex: "count", className: "number" },
-          { title: "of", key: "size", render: (_, { materialId, size }) => names.amount(materialId, size) },
-          { title: "Costs", key: "costs", className: "number", render: (_, { count, priceCents }) => money(count * priceCents, currency) },
+          { title: "Material", key: "material", rowScope: "row", width: "24%", render: (_, { materialId }) => names.material(materialId) },
+          { title: "Packs", dataIndex: "count", className: "number", width: "8%" },
+          { title: "of", key: "size", width: "9%", render: (_, { materialId, size }) => names.amount(materialId, size) },
+          {
+            title: "Costs",
+            key: "costs",
+            className: "number",
+            width: "9%",
+            render: (_, { count, priceCents }) => money(count * priceCents, currency),
+          },
           {
             title: "For whom",
             key: "whom",
