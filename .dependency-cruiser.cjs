@@ -31,6 +31,8 @@ module.exports = {
       to: { path: "^web/desk/|node_modules/(antd|joi|recharts|@ant-design)" },
     },
     { name: "desk-and-home-apart", severity: "error", from: { path: "^web/(desk|shared)/" }, to: { path: "^web/home/" } },
+    { name: "run-without-crate", severity: "error", from: { path: "^web/desk/run/" }, to: { path: "^web/desk/crate/" } },
+    { name: "crate-without-run", severity: "error", from: { path: "^web/desk/crate/" }, to: { path: "^web/desk/run/" } },
     { name: "no-joi-in-the-web", severity: "error", from: { path: "^web/" }, to: { path: "^contract/src/schemas/|node_modules/joi" } },
     { name: "no-circles", severity: "error", from: {}, to: { circular: true, viaOnly: { dependencyTypesNot: ["type-only"] } } },
     // An address that the bundler makes ("?url") is no module to resolve.
