@@ -18,6 +18,14 @@ const take = async (page: Page, name: string): Promise<void> => {
   console.log(`docs/screenshots/${name}.png`);
 };
 
+/** Each step by what stands beside it once all of it is reckoned. */
+const besideStep = (page: Page, step: string): Promise<void> => {
+  if (step === "publish") return page.frameLocator("iframe").getByRole("link", { name: "Open the logbook" }).waitFor();
+  if (step === "sift") return page.getByRole("complementary", { name: "Evidence" }).getByRole("img").first().waitFor();
+  if (step === "findings") return page.getByRole("complementary", { name: "Prediction and outcome" }).waitFor();
+  return page.getByText("a builder", { exact: true }).waitFor();
+};
+
 const desk = await openDesk(browser, house, demoSignIn, { motion: true });
 const walk = await runOf(desk, house, "Boardwalk over the Bog");
 const seeds = await runOf(desk, house, "Seed-Wing Spinner");
@@ -35,12 +43,12 @@ for (const [name, id, step] of [
   ["findings", seeds.id, "findings"],
 ] as const) {
   await desk.goto(`${house.url}/run/${id}/${step}`);
-  await desk.getByText("a builder", { exact: true }).waitFor();
   if (name === "sift")
     await desk
       .getByRole("button", { name: /to look at/ })
       .first()
       .click();
+  await besideStep(desk, step);
   await take(desk, name);
 }
 for (const [i, name] of ["tryout-band-launch", "tryout-puff-launch", "tryout-roll", "tryout-landing"].entries()) {

@@ -69,7 +69,7 @@ describe("a table of ours", () => {
 });
 
 describe("a number changed where it stands", () => {
-  it("is words until it is pressed, is taken at Enter, and put back at Escape", () => {
+  it("is words until it is pressed, is taken at Enter, and put back at Escape; the keys are on it again then", async () => {
     const take = vi.fn(() => null);
     render(<EditCell label="Card, price" column="price" shown="€5.00" onTake={take} />);
     expect(screen.queryByRole("textbox")).toBeNull();
@@ -79,11 +79,14 @@ describe("a number changed where it stands", () => {
     fireEvent.change(box, { target: { value: "6" } });
     fireEvent.keyDown(box, { key: "Escape" });
     expect([take.mock.calls, screen.queryByRole("textbox")]).toEqual([[], null]);
+    expect(document.activeElement).toBe(screen.getByRole("button", { name: "€5.00" }));
     fireEvent.click(screen.getByRole("button", { name: "€5.00" }));
     const again = screen.getByRole("textbox", { name: "Card, price" });
     fireEvent.change(again, { target: { value: "7" } });
     fireEvent.keyDown(again, { key: "Enter" });
-    expect(take.mock.calls).toEqual([["7"]]);
+    await act(() => new Promise((done) => setTimeout(done, 5)));
+    expect([take.mock.calls, screen.queryByRole("textbox")]).toEqual([[["7"]], null]);
+    expect(document.activeElement).toBe(screen.getByRole("button", { name: "€5.00" }));
   });
 
   it("stays open with a word on what is wrong, and closes once it is left in order", async () => {

@@ -3,7 +3,7 @@ import { type ComponentProps, useMemo } from "react";
 import "./dataTable.css";
 
 interface DataTableProps<Row extends object>
-  extends Pick<TableProps<Row>, "rowKey" | "expandable" | "onRow" | "rowClassName" | "summary" | "loading" | "rowSelection"> {
+  extends Pick<TableProps<Row>, "rowKey" | "expandable" | "onRow" | "rowClassName" | "summary" | "loading"> {
   /** What the table holds, for whoever hears it. */
   readonly label: string;
   readonly columns: NonNullable<TableProps<Row>["columns"]>;
@@ -13,10 +13,29 @@ interface DataTableProps<Row extends object>
   /** Rows of a height known beforehand, of which only those in sight are drawn; with the table's whole width, px. */
   readonly virtual?: { readonly height: number; readonly width: number };
   readonly headless?: boolean;
+  /** Rows may be ticked, several at once; undefined where nothing could be done with them. */
+  readonly ticks?: Ticks<Row> | undefined;
 }
 
+interface Ticks<Row> {
+  readonly ticked: readonly string[];
+  readonly onTick: (ids: readonly string[]) => void;
+  readonly nameOf: (row: Row) => string;
+}
+
+const tickWidth = 40;
+
 /** A table in our look: hairlines between rows, no pages; whoever has many rows looks for them or scrolls. */
-export function DataTable<Row extends object>({ label, rows, rowAs, virtual, headless = false, expandable, ...rest }: DataTableProps<Row>) {
+export function DataTable<Row extends object>({
+  label,
+  rows,
+  rowAs,
+  virtual,
+  headless = false,
+  expandable,
+  ticks,
+  ...rest
+}: DataTableProps<Row>) {
   const opened = expandable?.expandedRowRender;
   const components = useMemo(
     () => ({
@@ -37,7 +56,17 @@ export function DataTable<Row extends object>({ label, rows, rowAs, virtual, hea
             },
           }
         : {})}
-      {...(virtual ? { virtual: true, scroll: { y: virtual.height, x: virtual.width } } : { components })}
+      {...(ticks
+        ? {
+            rowSelection: {
+              selectedRowKeys: [...ticks.ticked],
+              onChange: (keys) => ticks.onTick(keys.map(String)),
+              getCheckboxProps: (row) => ({ "aria-label": `Tick ${ticks.nameOf(row)}` }),
+              columnWidth: tickWidth,
+            },
+          }
+        : {})}
+      {...(virtual ? { virtual: true, scroll: { y: virtual.height, x: virtual.width + (ticks ? tickWidth : 0) } } : { components })}
       className="data-table"
       dataSource={rows}
       pagination={false}

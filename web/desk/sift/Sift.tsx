@@ -1,6 +1,7 @@
 import type { EntryDoc } from "@lampcrate/contract";
 import { type RefObject, useRef } from "react";
 import { useSearchParams } from "react-router";
+import { Button } from "../pieces/Button.tsx";
 import { useKeys } from "../pieces/keys.ts";
 import { Opening } from "../pieces/Opening.tsx";
 import { useBriefWork } from "../work/RunContext.ts";
@@ -8,7 +9,6 @@ import { StepDesk } from "../work/StepDesk.tsx";
 import { EntryView } from "./EntryView.tsx";
 import { Evidence } from "./Evidence.tsx";
 import "./sift.css";
-import { Button } from "../pieces/Button.tsx";
 import { useSifting } from "./useSifting.ts";
 
 /** Look at what families sent, oldest first; accept or set aside by a key. Nothing unsifted is public. */

@@ -9,6 +9,8 @@ import { useSave } from "../pieces/useSave.ts";
 
 interface CountDayProps {
   readonly materials: readonly MaterialDoc[];
+  /** Only these are counted; null for all. */
+  readonly only: ReadonlySet<string> | null;
   readonly onDone: () => Promise<void>;
   readonly onLeave: () => void;
 }
@@ -25,8 +27,10 @@ const shown = (counted: number | undefined, { unit }: MaterialDoc): number | nul
   counted === undefined ? null : counted / shownPer(unit);
 
 /** A count of what is really on the shelves; only what was counted is booked, and what is typed is kept until then. */
-export function CountDay({ materials, onDone, onLeave }: CountDayProps) {
-  const [counting, setCounting] = useKeptState<Counting>("count-day", { listed: listedIn(materials), counted: {} });
+export function CountDay({ materials: all, only, onDone, onLeave }: CountDayProps) {
+  const [counting, setCounting] = useKeptState<Counting>("count-day", { listed: listedIn(all), counted: {} });
+  // What has been counted already stays on the list, whatever was ticked since.
+  const materials = only === null ? all : all.filter(({ id }) => only.has(id) || counting.counted[id] !== undefined);
   const done = materials.filter((m) => counting.counted[m.id] !== undefined);
   const different = done.filter((m) => counting.counted[m.id] !== (counting.listed[m.id] ?? 0));
   const { save, trouble } = useSave({
@@ -44,7 +48,8 @@ export function CountDay({ materials, onDone, onLeave }: CountDayProps) {
     <section className="sheet pad stack" aria-label="Count day">
       <h2>Count day</h2>
       <p className="soft small">
-        Type what lies there; leave empty what you did not count. Tab goes down the list. Print this page for a list to carry.
+        {materials.length < all.length ? `${materials.length} of ${all.length} materials: those ticked or counted before. ` : ""}Type what
+        lies there; leave empty what you did not count. Tab goes down the list. Print this page for a list to carry.
       </p>
       <div className="count-grid">
         {materials.map((material) => (

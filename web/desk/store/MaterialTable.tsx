@@ -4,6 +4,7 @@ import type { SeasonUse, UnitChoice } from "@lampcrate/core";
 import { Checkbox, Input } from "antd";
 import { useEffect, useMemo, useState } from "react";
 import { useSearchParams } from "react-router";
+import { Button } from "../pieces/Button.tsx";
 import { DataTable } from "../pieces/DataTable.tsx";
 import { FocusIn } from "../pieces/FocusIn.tsx";
 import { useMay } from "../pieces/Lock.tsx";
@@ -18,13 +19,15 @@ interface MaterialTableProps {
   readonly currency: string;
   readonly units: UnitChoice;
   readonly onChanged: () => Promise<void>;
+  /** Counts those that were ticked. */
+  readonly onCount: (ticked: ReadonlySet<string>) => void;
 }
 
 /** Rows beyond this are drawn only while they are in sight. */
 const mostDrawn = 120;
 
 /** Every material with what is on hand and due, what the season takes of it, its pack, its sheet, and what to mind; what runs short stands first. */
-export function MaterialTable({ materials, currency, units, onChanged }: MaterialTableProps) {
+export function MaterialTable({ materials, currency, units, onChanged, onCount }: MaterialTableProps) {
   // Whoever comes looking for one finds it open.
   const sought = useSearchParams()[0].get("material");
   const [opened, setOpened] = useState<{ readonly for: string | null; readonly open: Doing | null } | null>(null);
@@ -36,6 +39,7 @@ export function MaterialTable({ materials, currency, units, onChanged }: Materia
   const asked = useSeasonUse();
   const [find, setFind] = useState("");
   const [onlyShort, setOnlyShort] = useState(false);
+  const [ticked, setTicked] = useState<readonly string[]>([]);
   const may = useMay();
   const { patch, trouble } = useMaterialPatch(onChanged);
   const rows = useMemo(() => lowFirst(materials, asked), [materials, asked]);
@@ -59,6 +63,17 @@ export function MaterialTable({ materials, currency, units, onChanged }: Materia
         <span className="soft small" role="status">
           {shown.length === rows.length ? `${rows.length} materials` : `${shown.length} of ${rows.length} materials`}
         </span>
+        {ticked.length === 0 ? null : (
+          <Button
+            size="small"
+            onClick={() => {
+              onCount(new Set(ticked));
+              setTicked([]);
+            }}
+          >
+            Count these {ticked.length}
+          </Button>
+        )}
       </div>
       {trouble === null ? null : (
         <p role="alert" className="trouble">
@@ -74,6 +89,7 @@ export function MaterialTable({ materials, currency, units, onChanged }: Materia
           rows={shown}
           {...(shown.length > mostDrawn ? { virtual: { height: 560, width: 1120 } } : {})}
           columns={materialColumns({ asked, currency, units, open, setOpen, change: may("supply"), patch })}
+          ticks={may("count") ? { ticked, onTick: setTicked, nameOf: ({ name }) => name } : undefined}
           expandable={{
             expandedRowKeys: open === null ? [] : [open.id],
             showExpandColumn: false,

@@ -1,6 +1,10 @@
 import { plainMaterial } from "@lampcrate/contract";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
+import { AddDrawer } from "../pieces/AddDrawer.tsx";
+import { Button } from "../pieces/Button.tsx";
+import { Lock, useMay } from "../pieces/Lock.tsx";
+import { Opening } from "../pieces/Opening.tsx";
 import { buyingQuery, houseQuery, materialsQuery } from "../queries.ts";
 import { CountDay } from "./CountDay.tsx";
 import { MaterialForm } from "./MaterialForm.tsx";
@@ -8,10 +12,6 @@ import { MaterialTable } from "./MaterialTable.tsx";
 import { StockFile } from "./StockFile.tsx";
 import { Suppliers } from "./Suppliers.tsx";
 import "./store.css";
-import { AddDrawer } from "../pieces/AddDrawer.tsx";
-import { Button } from "../pieces/Button.tsx";
-import { Lock, useMay } from "../pieces/Lock.tsx";
-import { Opening } from "../pieces/Opening.tsx";
 
 type Doing = "adding" | "counting" | "file" | null;
 
@@ -22,6 +22,7 @@ export function Store() {
   const may = useMay();
   const queries = useQueryClient();
   const [doing, setDoing] = useState<Doing>(null);
+  const [only, setOnly] = useState<ReadonlySet<string> | null>(null);
   if (materials.isPending || house.isPending) return <Opening what="the store room" />;
   const list = (materials.data ?? []).filter((material) => !material.archived);
   const { currency, units } = house.data ?? { currency: "EUR", units: "metric" as const };
@@ -33,8 +34,12 @@ export function Store() {
     await changed();
   };
   const leave = (): void => setDoing(null);
+  const start = (what: Doing, counted: ReadonlySet<string> | null = null): void => {
+    setOnly(counted);
+    setDoing(what);
+  };
   const toggle = (what: Exclude<Doing, null>, words: string) => (
-    <Button aria-expanded={doing === what} onClick={() => setDoing(doing === what ? null : what)}>
+    <Button aria-expanded={doing === what} onClick={() => start(doing === what ? null : what)}>
       {words}
     </Button>
   );
@@ -57,13 +62,19 @@ export function Store() {
       <AddDrawer title="New material" open={doing === "adding"} onLeave={leave}>
         <MaterialForm start={plainMaterial} of={null} units={units} onDone={done} onLeave={leave} />
       </AddDrawer>
-      {doing === "counting" ? <CountDay materials={list} onDone={done} onLeave={leave} /> : null}
+      {doing === "counting" ? <CountDay materials={list} only={only} onDone={done} onLeave={leave} /> : null}
       {doing === "file" ? <StockFile onDone={done} onLeave={leave} /> : null}
       <section className="sheet pad" aria-label="Materials">
         {list.length === 0 ? (
           <p>The store room is empty. Add what you use, with its pack and what is on hand: every crate is held against it.</p>
         ) : (
-          <MaterialTable materials={list} currency={currency} units={units} onChanged={changed} />
+          <MaterialTable
+            materials={list}
+            currency={currency}
+            units={units}
+            onChanged={changed}
+            onCount={(ticked) => start("counting", ticked)}
+          />
         )}
       </section>
       <Lock to="supply">
