@@ -1,19 +1,8 @@
-import type { UnitChoice, WorkTimes } from "@lampcrate/core";
+import type { Room, UnitChoice, WorkTimes } from "@lampcrate/core";
 import type { Role } from "./capabilities.ts";
 
-export const floors = ["hard", "carpet", "grass", "other"] as const;
-export type Floor = (typeof floors)[number];
-
-export interface RoomDoc {
-  readonly id: string;
-  readonly name: string;
-  readonly lengthM: number | null;
-  readonly widthM: number | null;
-  readonly heightM: number | null;
-  readonly seats: number;
-  readonly water: boolean;
-  readonly floor: Floor;
-}
+/** A room as it crosses the wire: as it is reckoned with. */
+export type RoomDoc = Room;
 
 export interface ClosureDoc {
   readonly id: string;

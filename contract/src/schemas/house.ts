@@ -1,16 +1,7 @@
+import { floors } from "@lampcrate/core";
 import Joi from "joi";
 import { roles } from "../house/capabilities.ts";
-import {
-  type ClosureDoc,
-  floors,
-  type HouseInput,
-  type OwnPassword,
-  type PreparingDoc,
-  type RoomDoc,
-  type SetupInput,
-  type SignInInput,
-  type StaffInput,
-} from "../house/house.ts";
+import type { ClosureDoc, HouseInput, OwnPassword, PreparingDoc, RoomDoc, SetupInput, SignInInput, StaffInput } from "../house/house.ts";
 import { date, id, line, objectOf, revision, units, webAddress, zone } from "./parts.ts";
 
 const lengthM = Joi.number().greater(0).max(500).allow(null).required();

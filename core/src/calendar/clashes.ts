@@ -1,5 +1,8 @@
 import { showQuantity, type UnitChoice } from "../quantity/show.ts";
 
+/** What a room's floor is of. */
+export const floors = ["hard", "carpet", "grass", "other"] as const;
+
 /** A room with what it has. Lengths m; null where nobody measured. */
 export interface Room {
   readonly id: string;
@@ -9,7 +12,7 @@ export interface Room {
   readonly heightM: number | null;
   readonly seats: number;
   readonly water: boolean;
-  readonly floor: "hard" | "carpet" | "grass" | "other";
+  readonly floor: (typeof floors)[number];
 }
 
 /** A booking is [start − set-up, end + tear-down) in instants, half open: touching is no clash. */

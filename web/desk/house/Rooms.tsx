@@ -1,4 +1,5 @@
-import { floors, type HouseDoc, type RoomDoc } from "@lampcrate/contract";
+import type { HouseDoc, RoomDoc } from "@lampcrate/contract";
+import { floors } from "@lampcrate/core";
 import { Checkbox, Input, InputNumber, Select } from "antd";
 import { nanoid } from "nanoid";
 import type { ReactNode } from "react";

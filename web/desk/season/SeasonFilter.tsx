@@ -1,8 +1,9 @@
-import { LeftOutlined, RightOutlined, SearchOutlined } from "@ant-design/icons";
+import { LeftOutlined, RightOutlined } from "@ant-design/icons";
 import { addDays } from "@lampcrate/core";
-import { Input, Segmented } from "antd";
+import { Segmented } from "antd";
 import { Button } from "../pieces/Button.tsx";
 import { Choose } from "../pieces/Choose.tsx";
+import { SearchBox } from "../pieces/SearchBox.tsx";
 import { mondayOf, usualStart } from "./axis.ts";
 import { type SeasonPart, seasonParts } from "./seasonOrder.ts";
 
@@ -24,15 +25,7 @@ const monthName = (month: string): string =>
 export function SeasonFilter({ part, find, from, today, months, onPart, onFind, onFrom }: SeasonFilterProps) {
   return (
     <div className="row season-filter">
-      <Input
-        className="find-run"
-        aria-label="Find a run by its title"
-        placeholder="find a run"
-        prefix={<SearchOutlined aria-hidden />}
-        allowClear
-        value={find}
-        onChange={(event) => onFind(event.target.value)}
-      />
+      <SearchBox className="find-run" label="Find a run by its title" placeholder="find a run" value={find} onFind={onFind} />
       <Segmented aria-label="Which runs" value={part} options={[...seasonParts]} onChange={onPart} />
       <span className="row season-jump">
         <Button aria-label="Four weeks earlier" icon={<LeftOutlined aria-hidden />} onClick={() => onFrom(addDays(from, -28))} />

@@ -1,9 +1,9 @@
-import { SearchOutlined } from "@ant-design/icons";
 import { families, familyIds } from "@lampcrate/core";
-import { Checkbox, Input, InputNumber, Select } from "antd";
+import { Checkbox, InputNumber, Select } from "antd";
 import { Button } from "../pieces/Button.tsx";
 import { Labelled } from "../pieces/Labelled.tsx";
 import { LengthBox } from "../pieces/LengthBox.tsx";
+import { SearchBox } from "../pieces/SearchBox.tsx";
 import { anything, type Wish } from "./fits.ts";
 
 interface WishFieldsProps {
@@ -18,13 +18,7 @@ export function WishFields({ wish, units, onWish }: WishFieldsProps) {
   return (
     <section className="sheet pad wish" aria-label="Find on the shelf" role="search">
       <Labelled label="Words">
-        <Input
-          placeholder="bridge, wind, paper …"
-          prefix={<SearchOutlined aria-hidden />}
-          allowClear
-          value={wish.words}
-          onChange={(event) => set({ words: event.target.value })}
-        />
+        <SearchBox placeholder="bridge, wind, paper …" value={wish.words} onFind={(words) => set({ words })} />
       </Labelled>
       <Labelled label="Family">
         <Select

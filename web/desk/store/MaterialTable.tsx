@@ -1,13 +1,13 @@
-import { SearchOutlined } from "@ant-design/icons";
 import type { MaterialDoc } from "@lampcrate/contract";
 import type { SeasonUse, UnitChoice } from "@lampcrate/core";
-import { Checkbox, Input } from "antd";
+import { Checkbox } from "antd";
 import { useEffect, useMemo, useState } from "react";
 import { useSearchParams } from "react-router";
 import { Button } from "../pieces/Button.tsx";
 import { DataTable } from "../pieces/DataTable.tsx";
 import { FocusIn } from "../pieces/FocusIn.tsx";
 import { useMay } from "../pieces/Lock.tsx";
+import { SearchBox } from "../pieces/SearchBox.tsx";
 import { useSeasonUse } from "../seasonData/useSeasonUse.ts";
 import { MaterialForm } from "./MaterialForm.tsx";
 import { Moves } from "./Moves.tsx";
@@ -48,15 +48,7 @@ export function MaterialTable({ materials, currency, units, onChanged, onCount }
   return (
     <div className="stack">
       <div className="row">
-        <Input
-          className="find-material"
-          aria-label="Find a material"
-          placeholder="find a material"
-          prefix={<SearchOutlined aria-hidden />}
-          allowClear
-          value={find}
-          onChange={(event) => setFind(event.target.value)}
-        />
+        <SearchBox className="find-material" label="Find a material" placeholder="find a material" value={find} onFind={setFind} />
         <Checkbox checked={onlyShort} disabled={short === 0} onChange={(event) => setOnlyShort(event.target.checked)}>
           only what runs short, {short}
         </Checkbox>

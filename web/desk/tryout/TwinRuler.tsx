@@ -3,6 +3,7 @@ import { useLocked } from "../../shared/pieces/locked.ts";
 import { RulerBox } from "../../shared/pieces/RulerBox.tsx";
 import { Face, Numbers, xOf } from "../../shared/pieces/RulerFace.tsx";
 import type { Scale } from "../../shared/pieces/scale.ts";
+import { keyedTo, onStep } from "../../shared/pieces/steps.ts";
 
 /** Which design a mark stands for. */
 export type Design = "plain" | "rival";
@@ -21,7 +22,6 @@ interface TwinRulerProps {
   readonly onChange: (of: Design, value: number, settled: boolean) => void;
 }
 
-const keys: Readonly<Record<string, number>> = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1, PageUp: 10, PageDown: -10 };
 const designs: readonly Design[] = ["plain", "rival"];
 
 /** One number of two designs on one ruler: the plain build's amber mark below, the rival's hollow one above, what lies between them washed. */
@@ -29,14 +29,13 @@ export function TwinRuler({ label, scale, min, max, limit, step, values, onChang
   const locked = useLocked();
   const id = useId();
   const held = useRef<{ readonly of: Design; readonly box: DOMRect } | null>(null);
-  const snap = (raw: number): number => Number(Math.min(max, Math.max(min, Math.round((raw - min) / step) * step + min)).toPrecision(10));
+  const steps = { min, max, step };
   const at = ({ clientX }: PointerEvent): number => {
     const box = held.current?.box;
-    return box ? snap(min + Math.min(1, Math.max(0, (clientX - box.left) / box.width)) * (max - min)) : min;
+    return box ? onStep(min + Math.min(1, Math.max(0, (clientX - box.left) / box.width)) * (max - min), steps) : min;
   };
   const press = (of: Design) => (event: KeyboardEvent) => {
-    const by = keys[event.key];
-    const to = event.key === "Home" ? min : event.key === "End" ? max : by === undefined ? null : snap(values[of] + by * step);
+    const to = keyedTo(event.key, values[of], steps);
     if (to === null || locked) return;
     event.preventDefault();
     onChange(of, to, true);

@@ -1,13 +1,11 @@
 import type { Grip } from "@lampcrate/core";
 import { type KeyboardEvent, type PointerEvent, useRef } from "react";
+import { keyedTo, onStep, type Steps } from "./steps.ts";
 
 /** A number field that is moved in the drawing, as its ruler has it. */
-export interface GripField {
+export interface GripField extends Steps {
   readonly label: string;
   readonly value: number;
-  readonly min: number;
-  readonly max: number;
-  readonly step: number;
   readonly shown: string;
 }
 
@@ -35,8 +33,6 @@ interface Held {
   readonly perM: number;
 }
 
-const keys: Readonly<Record<string, number>> = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1, PageUp: 10, PageDown: -10 };
-
 /** Handles on a rig: taken by the pointer or moved with the keys, and the ruler of the field follows. */
 export function Grips({ grips, fieldOf, ...rest }: GripsProps) {
   return (
@@ -53,14 +49,13 @@ type HandleProps = Omit<GripsProps, "grips" | "fieldOf"> & { readonly grip: Grip
 
 function Handle({ grip, field, x, y, scale, onGrip, onHold }: HandleProps) {
   const held = useRef<Held | null>(null);
-  const { min, max, step, value, label, shown } = field;
+  const { min, max, value, label, shown } = field;
   const [dx, dy] = grip.toward;
-  const snap = (raw: number): number => Number(Math.min(max, Math.max(min, Math.round((raw - min) / step) * step + min)).toPrecision(10));
   const valueAt = ({ clientX, clientY }: PointerEvent): number => {
     const from = held.current;
     if (!from) return value;
     const along = ((clientX - from.startX) * dx - (clientY - from.startY) * dy) / from.perM;
-    return snap(from.value + along * grip.perM);
+    return onStep(from.value + along * grip.perM, field);
   };
   const take = (event: PointerEvent<SVGGElement>): void => {
     const picture = event.currentTarget.ownerSVGElement;
@@ -78,8 +73,7 @@ function Handle({ grip, field, x, y, scale, onGrip, onHold }: HandleProps) {
     if (to !== value || event.type === "pointerup") onGrip(grip, to, true);
   };
   const press = (event: KeyboardEvent): void => {
-    const by = keys[event.key];
-    const to = event.key === "Home" ? min : event.key === "End" ? max : by === undefined ? null : snap(value + by * step);
+    const to = keyedTo(event.key, value, field);
     if (to === null) return;
     event.preventDefault();
     onGrip(grip, to, true);

@@ -2,6 +2,7 @@ import { type KeyboardEvent, type PointerEvent, useId, useRef } from "react";
 import { useLocked } from "./locked.ts";
 import { RulerBox } from "./RulerBox.tsx";
 import { Face, Numbers, type RulerMarks, xOf } from "./RulerFace.tsx";
+import { keyedTo, onStep } from "./steps.ts";
 
 interface RulerProps extends RulerMarks {
   readonly value: number;
@@ -30,27 +31,15 @@ export function Ruler({
 }: RulerProps) {
   const disabled = useLocked() || off;
   const id = useId();
-  const snap = (raw: number): number => {
-    const stepped = Math.round((raw - min) / step) * step + min;
-    return Number(Math.min(max, Math.max(min, stepped)).toPrecision(10));
-  };
+  const steps = { min, max, step };
   // Read once a drag: asking at every move would lay the page out anew each time.
   const held = useRef<DOMRect | null>(null);
   const fromPointer = (event: PointerEvent): number => {
     const box = held.current;
-    return box ? snap(min + Math.min(1, Math.max(0, (event.clientX - box.left) / box.width)) * (max - min)) : value;
-  };
-  const keys: Readonly<Record<string, number>> = {
-    ArrowRight: step,
-    ArrowUp: step,
-    ArrowLeft: -step,
-    ArrowDown: -step,
-    PageUp: 10 * step,
-    PageDown: -10 * step,
+    return box ? onStep(min + Math.min(1, Math.max(0, (event.clientX - box.left) / box.width)) * (max - min), steps) : value;
   };
   const onKey = (event: KeyboardEvent): void => {
-    const by = keys[event.key];
-    const to = event.key === "Home" ? min : event.key === "End" ? max : by === undefined ? null : snap(value + by);
+    const to = keyedTo(event.key, value, steps);
     if (to === null || disabled) return;
     event.preventDefault();
     onChange(to, true);

@@ -1,5 +1,5 @@
-import { auditAreas, floors, type PreparingDoc, roles } from "@lampcrate/contract";
-import { unitChoices } from "@lampcrate/core";
+import { auditAreas, type PreparingDoc, roles } from "@lampcrate/contract";
+import { floors, unitChoices } from "@lampcrate/core";
 import { index, integer, real, sqliteTable, text } from "drizzle-orm/sqlite-core";
 
 /* Who and where: the house, its people, rooms and closed days. */

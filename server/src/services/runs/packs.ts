@@ -1,4 +1,4 @@
-import type { BriefDoc, ChallengePack, MaterialDoc, PackPreview } from "@lampcrate/contract";
+import type { BriefDoc, ChallengePack, MaterialDoc, PackMaterial, PackPreview } from "@lampcrate/contract";
 import { briefDoc, line, packMaterial } from "@lampcrate/contract/schemas";
 import { families, kitCut, type RunKind, showQuantity, unknownNames, unknownParts, withUnknownParts } from "@lampcrate/core";
 import Ajv2020 from "ajv/dist/2020.js";
@@ -167,10 +167,27 @@ export function previewPack(db: Store, given: unknown): PackPreview {
   };
 }
 
+/** A material of a pack, with what is known here. */
+function knownMaterial({
+  key,
+  name,
+  unit,
+  packSize,
+  packPriceCents,
+  sheetWidthM,
+  sheetHeightM,
+  allergens,
+  smallPart,
+  latex,
+  hazards,
+}: PackMaterial) {
+  return { key, name, unit, packSize, packPriceCents, sheetWidthM, sheetHeightM, allergens, smallPart, latex, hazards };
+}
+
 /** A pack as this version would write it: what it has over that is unknown here. */
 function knownPart(pack: ChallengePack, doc: BriefDoc): ChallengePack {
   const { lines, ...brief } = doc;
-  const known: ChallengePack = {
+  return {
     format: pack.format,
     version: pack.version,
     title: pack.title,
@@ -178,23 +195,8 @@ function knownPart(pack: ChallengePack, doc: BriefDoc): ChallengePack {
     units: pack.units,
     brief,
     lines: lines.map(({ materialId, ...line }) => ({ ...line, material: materialId })),
-    materials: pack.materials.map(
-      ({ key, name, unit, packSize, packPriceCents, sheetWidthM, sheetHeightM, allergens, smallPart, latex, hazards }) => ({
-        key,
-        name,
-        unit,
-        packSize,
-        packPriceCents,
-        sheetWidthM,
-        sheetHeightM,
-        allergens,
-        smallPart,
-        latex,
-        hazards,
-      }),
-    ),
+    materials: pack.materials.map(knownMaterial),
   };
-  return known;
 }
 
 /** What a run from a pack is called and how it is offered, where not as the pack says. */
@@ -211,38 +213,13 @@ export function importPack(deps: Deps, given: unknown, { title, kind, id }: Pack
     const store = materialList(tx);
     const ids = new Map<string, string>();
     const doc = soundBrief(pack);
-    for (const {
-      key,
-      name,
-      unit,
-      packSize,
-      packPriceCents,
-      sheetWidthM,
-      sheetHeightM,
-      allergens,
-      smallPart,
-      latex,
-      hazards,
-    } of pack.materials) {
-      const found = store.find((other) => sameMaterial({ name, unit }, other));
+    for (const { key, ...values } of pack.materials.map(knownMaterial)) {
+      const found = store.find((other) => sameMaterial(values, other));
       const id = found?.id ?? newId();
       ids.set(key, id);
       if (!found)
         tx.insert(material)
-          .values({
-            id,
-            name,
-            unit,
-            packSize,
-            packPriceCents,
-            sheetWidthM,
-            sheetHeightM,
-            allergens: [...allergens],
-            smallPart,
-            latex,
-            hazards: [...hazards],
-            revision: 1,
-          })
+          .values({ id, ...values, allergens: [...values.allergens], hazards: [...values.hazards], revision: 1 })
           .run();
     }
     const unknown = unknownParts(pack, knownPart(pack, doc));
