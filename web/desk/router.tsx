@@ -1,7 +1,32 @@
 import { createBrowserRouter } from "react-router";
+import {
+  bookingsQuery,
+  entriesQuery,
+  findingsQuery,
+  houseQuery,
+  learnedQuery,
+  materialsQuery,
+  meQuery,
+  runQuery,
+  seasonQuery,
+  setupQuery,
+  startersQuery,
+  suppliersQuery,
+} from "./queries.ts";
+import { beside, queries } from "./queryClient.ts";
 import { Season } from "./season/Season.tsx";
 import { Shell } from "./shell/Shell.tsx";
 import { Stumble } from "./shell/Stumble.tsx";
+
+const shell = beside(() => [queries.prefetchQuery(meQuery), queries.prefetchQuery(setupQuery), queries.prefetchQuery(houseQuery)]);
+const season = beside(() => [queries.prefetchQuery(seasonQuery)]);
+const start = beside(() => [queries.prefetchQuery(startersQuery)]);
+const store = beside(() => [queries.prefetchQuery(materialsQuery), queries.prefetchQuery(suppliersQuery)]);
+const run = beside((id) => [queries.prefetchQuery(runQuery(id)), queries.prefetchQuery(materialsQuery)]);
+const learned = beside((id) => [queries.prefetchQuery(learnedQuery(id))]);
+const bookings = beside(() => [queries.prefetchQuery(bookingsQuery)]);
+const sift = beside((id) => [queries.prefetchInfiniteQuery(entriesQuery(id))]);
+const findings = beside((id) => [queries.prefetchQuery(findingsQuery(id))]);
 
 /** Where everything at the desk is. Every step loads when it is first opened. */
 export const router = createBrowserRouter([
@@ -9,23 +34,25 @@ export const router = createBrowserRouter([
     element: <Shell />,
     errorElement: <Stumble />,
     HydrateFallback: () => null,
+    loader: shell,
     children: [
-      { index: true, element: <Season /> },
-      { path: "start", lazy: async () => ({ Component: (await import("./start/Start.tsx")).Start }) },
-      { path: "buying", lazy: async () => ({ Component: (await import("./buying/Buying.tsx")).Buying }) },
-      { path: "store", lazy: async () => ({ Component: (await import("./store/Store.tsx")).Store }) },
-      { path: "house", lazy: async () => ({ Component: (await import("./house/House.tsx")).House }) },
+      { index: true, loader: season, element: <Season /> },
+      { path: "start", loader: start, lazy: { Component: async () => (await import("./start/Start.tsx")).Start } },
+      { path: "buying", lazy: { Component: async () => (await import("./buying/Buying.tsx")).Buying } },
+      { path: "store", loader: store, lazy: { Component: async () => (await import("./store/Store.tsx")).Store } },
+      { path: "house", lazy: { Component: async () => (await import("./house/House.tsx")).House } },
       {
         path: "run/:id",
-        lazy: async () => ({ Component: (await import("./run/RunDesk.tsx")).RunDesk }),
+        loader: run,
+        lazy: { Component: async () => (await import("./run/RunDesk.tsx")).RunDesk },
         children: [
-          { path: "brief", lazy: async () => ({ Component: (await import("./brief/Brief.tsx")).Brief }) },
-          { path: "tryout", lazy: async () => ({ Component: (await import("./tryout/Tryout.tsx")).Tryout }) },
-          { path: "crate", lazy: async () => ({ Component: (await import("./crate/Crate.tsx")).Crate }) },
-          { path: "calendar", lazy: async () => ({ Component: (await import("./calendar/Calendar.tsx")).Calendar }) },
-          { path: "publish", lazy: async () => ({ Component: (await import("./publish/Publish.tsx")).Publish }) },
-          { path: "sift", lazy: async () => ({ Component: (await import("./sift/Sift.tsx")).Sift }) },
-          { path: "findings", lazy: async () => ({ Component: (await import("./findings/Findings.tsx")).Findings }) },
+          { path: "brief", loader: learned, lazy: { Component: async () => (await import("./brief/Brief.tsx")).Brief } },
+          { path: "tryout", loader: learned, lazy: { Component: async () => (await import("./tryout/Tryout.tsx")).Tryout } },
+          { path: "crate", loader: learned, lazy: { Component: async () => (await import("./crate/Crate.tsx")).Crate } },
+          { path: "calendar", loader: bookings, lazy: { Component: async () => (await import("./calendar/Calendar.tsx")).Calendar } },
+          { path: "publish", lazy: { Component: async () => (await import("./publish/Publish.tsx")).Publish } },
+          { path: "sift", loader: sift, lazy: { Component: async () => (await import("./sift/Sift.tsx")).Sift } },
+          { path: "findings", loader: findings, lazy: { Component: async () => (await import("./findings/Findings.tsx")).Findings } },
         ],
       },
       { path: "*", element: <Stumble /> },

@@ -1,6 +1,7 @@
 import type { MaterialDoc, MaterialInput } from "@lampcrate/contract";
 import { amountWords, readAmount, readPrice, type SeasonUse, showQuantity, type UnitChoice } from "@lampcrate/core";
 import type { ColumnType } from "antd/es/table";
+import { memo } from "react";
 import { Link } from "react-router";
 import { Button } from "../pieces/Button.tsx";
 import { EditCell } from "../pieces/EditCell.tsx";
@@ -27,29 +28,6 @@ interface MaterialColumns {
 export function materialColumns({ asked, currency, units, open, setOpen, change, patch }: MaterialColumns): ColumnType<MaterialDoc>[] {
   const use = ({ id }: MaterialDoc): SeasonUse | null => asked?.get(id) ?? null;
   const more = (amount: (of: MaterialDoc) => number) => (a: MaterialDoc, b: MaterialDoc) => amount(a) - amount(b);
-  const edit = (of: MaterialDoc, column: "pack" | "price", shown: string, onTake: (typed: string) => string | null) =>
-    change ? <EditCell label={`${of.name}, ${column}`} column={column} shown={shown} onTake={onTake} /> : shown;
-  const takePack = (of: MaterialDoc, typed: string): string | null => {
-    const read = readAmount(typed, of.unit, units);
-    if (!read.ok) return read.words;
-    if (read.amount <= 0) return "A pack holds more than nothing.";
-    patch(of, { packSize: read.amount });
-    return null;
-  };
-  const takePrice = (of: MaterialDoc, typed: string): string | null => {
-    const read = readPrice(typed);
-    if (!read.ok) return read.words;
-    patch(of, { packPriceCents: read.cents });
-    return null;
-  };
-  const toggle = (of: MaterialDoc, what: Doing["what"], label: string) => {
-    const here = open?.id === of.id && open.what === what;
-    return (
-      <Button type="text" size="small" aria-expanded={here} aria-label={label} onClick={() => setOpen(here ? null : { id: of.id, what })}>
-        {here ? "close" : what}
-      </Button>
-    );
-  };
   return [
     { title: "Material", dataIndex: "name", rowScope: "row", width: 210, sorter: (a, b) => a.name.localeCompare(b.name) },
     {
@@ -82,7 +60,11 @@ export function materialColumns({ asked, currency, units, open, setOpen, change,
       className: "number",
       width: 100,
       render: (_, of) =>
-        of.perWeek === null ? edit(of, "pack", amountWords(of.packSize, of.unit, units), (typed) => takePack(of, typed)) : "",
+        of.perWeek === null ? (
+          <NumberCell of={of} column="pack" shown={amountWords(of.packSize, of.unit, units)} change={change} units={units} patch={patch} />
+        ) : (
+          ""
+        ),
     },
     {
       title: "Costs",
@@ -92,7 +74,7 @@ export function materialColumns({ asked, currency, units, open, setOpen, change,
       sorter: more(({ packPriceCents }) => packPriceCents),
       render: (_, of) =>
         of.perWeek === null ? (
-          edit(of, "price", money(of.packPriceCents, currency), (typed) => takePrice(of, typed))
+          <NumberCell of={of} column="price" shown={money(of.packPriceCents, currency)} change={change} units={units} patch={patch} />
         ) : (
           <span className="collected">collected, {amountWords(of.perWeek, of.unit, units)} a week</span>
         ),
@@ -104,15 +86,63 @@ export function materialColumns({ asked, currency, units, open, setOpen, change,
       key: "change",
       className: "nowrap",
       width: 130,
-      render: (_, of) => (
-        <>
-          {toggle(of, "moves", `Moves of ${of.name}`)}
-          {change ? toggle(of, "change", `Change ${of.name}`) : null}
-        </>
-      ),
+      render: (_, of) => <DoCell of={of} open={open?.id === of.id ? open.what : null} change={change} setOpen={setOpen} />,
     },
   ];
 }
+
+interface NumberCellProps extends Pick<MaterialColumns, "change" | "units" | "patch"> {
+  readonly of: MaterialDoc;
+  readonly column: "pack" | "price";
+  readonly shown: string;
+}
+
+/** A number of a material that is changed where it stands. Cells rest while the long table scrolls under them. */
+const NumberCell = memo(function NumberCell({ of, column, shown, change, units, patch }: NumberCellProps) {
+  if (!change) return shown;
+  const take = (typed: string): string | null => {
+    const read = column === "pack" ? packTyped(typed, of, units) : priceTyped(typed);
+    if (typeof read === "string") return read;
+    patch(of, read);
+    return null;
+  };
+  return <EditCell label={`${of.name}, ${column}`} column={column} shown={shown} onTake={take} />;
+});
+
+/** What was typed as a pack, or why it is none. */
+function packTyped(typed: string, { unit }: MaterialDoc, units: UnitChoice): Partial<MaterialInput> | string {
+  const read = readAmount(typed, unit, units);
+  if (!read.ok) return read.words;
+  return read.amount <= 0 ? "A pack holds more than nothing." : { packSize: read.amount };
+}
+
+/** What was typed as a price, or why it is none. */
+function priceTyped(typed: string): Partial<MaterialInput> | string {
+  const read = readPrice(typed);
+  return read.ok ? { packPriceCents: read.cents } : read.words;
+}
+
+interface DoCellProps extends Pick<MaterialColumns, "change" | "setOpen"> {
+  readonly of: MaterialDoc;
+  readonly open: Doing["what"] | null;
+}
+
+/** Opens what can be looked at or changed of a material. */
+const DoCell = memo(function DoCell({ of, open, change, setOpen }: DoCellProps) {
+  const opens: readonly Doing["what"][] = change ? ["moves", "change"] : ["moves"];
+  return opens.map((what) => (
+    <Button
+      key={what}
+      type="text"
+      size="small"
+      aria-expanded={open === what}
+      aria-label={what === "moves" ? `Moves of ${of.name}` : `Change ${of.name}`}
+      onClick={() => setOpen(open === what ? null : { id: of.id, what })}
+    >
+      {open === what ? "close" : what}
+    </Button>
+  ));
+});
 
 const amountOrNone = (amount: number, { unit }: MaterialDoc, units: UnitChoice): string =>
   amount > 0 ? amountWords(amount, unit, units) : "";
