@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { quantityScale, shareScale, ticksOf } from "../shared/pieces/scale.ts";
+import { quantityScale, shareScale, ticksOf, tickWords } from "../shared/pieces/scale.ts";
 
 describe("a ruler's scale", () => {
   it("reads back what it shows, in metric and imperial houses", () => {
@@ -26,6 +26,13 @@ describe("a ruler's scale", () => {
   ] as const)("takes any unit, and the shown one bare: %s %s", (choice, text, si) => {
     const read = quantityScale("length", choice, "mm", 0.5).read(text);
     expect(read.ok && read.value).toBeCloseTo(si, 9);
+  });
+
+  it("leaves out the numbers that its last one with the unit would touch", () => {
+    const words = (min: number, max: number) =>
+      tickWords(min, max, quantityScale("length", "metric", "mm", 0.5), (value) => (value - min) / (max - min)).map((tick) => tick.words);
+    expect(words(0.1, 1.2)).toEqual(["200", "400", "600", "800", "1200 mm"]);
+    expect(words(0, 0.5)).toEqual(["0", "100", "200", "300", "500 mm"]);
   });
 
   it("shows whole seconds whole, and others to the hundredth", () => {

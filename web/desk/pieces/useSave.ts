@@ -18,6 +18,8 @@ interface Saving<Input, Output> {
   readonly send: (input: Input) => Promise<Output>;
   /** Takes what was saved in, before anything is fetched anew. */
   readonly onSaved?: (output: Output, input: Input) => void;
+  /** Goes on once all that depends on it is here anew. */
+  readonly onRenewed?: (output: Output) => void;
   /** Told when somebody else was there before: what was typed is still there. */
   readonly onStale?: () => Promise<void>;
   /** What is fetched anew afterwards, taken or refused as stale. */
@@ -25,7 +27,13 @@ interface Saving<Input, Output> {
 }
 
 /** One way to save at the desk: problem documents become words at their fields, and what depends on it is fetched anew. */
-export function useSave<Input = void, Output = unknown>({ send, onSaved, onStale, renew = [] }: Saving<Input, Output>): Save<Input> {
+export function useSave<Input = void, Output = unknown>({
+  send,
+  onSaved,
+  onRenewed,
+  onStale,
+  renew = [],
+}: Saving<Input, Output>): Save<Input> {
   const queries = useQueryClient();
   const renewAll = () => Promise.all(renew.map((what) => queries.invalidateQueries(what)));
   const sending = useMutation<Output, Error, Input>({
@@ -34,6 +42,7 @@ export function useSave<Input = void, Output = unknown>({ send, onSaved, onStale
     onSuccess: async (output, input) => {
       onSaved?.(output, input);
       await renewAll();
+      onRenewed?.(output);
     },
     onError: async (error) => {
       if (!(error instanceof AskError) || error.problem.status !== 409) return;

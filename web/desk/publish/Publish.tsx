@@ -2,11 +2,13 @@ import type { RunDoc, RunSettings } from "@lampcrate/contract";
 import { codeInAddress } from "@lampcrate/core";
 import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { AskError, api, ask } from "../../shared/client.ts";
+import { type AskError, api, ask } from "../../shared/client.ts";
 import { Button } from "../pieces/Button.tsx";
 import { Choose } from "../pieces/Choose.tsx";
 import { FocusIn } from "../pieces/FocusIn.tsx";
 import { Open } from "../pieces/Lock.tsx";
+import { Refused } from "../pieces/Refused.tsx";
+import { useSave } from "../pieces/useSave.ts";
 import { bookingsQuery, runQuery, seasonQuery } from "../queries.ts";
 import { useBriefWork, useRunActions } from "../work/RunContext.ts";
 import { StepDesk } from "../work/StepDesk.tsx";
@@ -28,23 +30,17 @@ export function Publish() {
   const { flush } = useRunActions();
   const queries = useQueryClient();
   const settings = useRunSettings();
-  const [trouble, setTrouble] = useState<AskError | null>(null);
-  const [busy, setBusy] = useState(false);
+  const [refused, setRefused] = useState<AskError | null>(null);
   const [copying, setCopying] = useState(false);
+  const { save, pending, trouble } = useSave({
+    send: (doing: () => Promise<RunDoc>) => doing(),
+    onSaved: (saved) => queries.setQueryData(runQuery(run.id).queryKey, saved),
+    renew: [seasonQuery, bookingsQuery],
+  });
+  // What could not be saved is said above the step; nothing older is published in its place.
   const act = async (doing: () => Promise<RunDoc>): Promise<void> => {
-    setBusy(true);
-    setTrouble(null);
-    try {
-      // What could not be saved is said above the step; nothing older is published in its place.
-      if (!(await flush())) return;
-      queries.setQueryData(runQuery(run.id).queryKey, await doing());
-      await Promise.all([queries.invalidateQueries(seasonQuery), queries.invalidateQueries(bookingsQuery)]);
-    } catch (error) {
-      if (!(error instanceof AskError)) throw error;
-      setTrouble(error);
-    } finally {
-      setBusy(false);
-    }
+    setRefused(null);
+    if (await flush()) await save(doing);
   };
   const param = { param: { id: run.id } };
   const published = run.status === "published";
@@ -56,33 +52,27 @@ export function Publish() {
           {published ? `Version ${run.publishedVersion} is out` : run.status === "cancelled" ? "This run is cancelled" : "Not published"}
         </h2>
         <p>{statusWords(run)}</p>
-        {trouble ? (
-          <div role="alert" className="trouble">
-            {(trouble.problem.errors ?? [{ field: "run", message: trouble.message }]).map((error) => (
-              <p key={error.field}>{error.message}</p>
-            ))}
-          </div>
-        ) : null}
+        <Refused trouble={refused ?? trouble} />
         <div className="row">
           {canPublish ? (
-            <Button type="primary" disabled={busy} onClick={() => void act(() => ask(api.runs[":id"].publish.$post(param)))}>
+            <Button type="primary" disabled={pending} onClick={() => void act(() => ask(api.runs[":id"].publish.$post(param)))}>
               {published ? `Publish version ${(run.publishedVersion ?? 0) + 1}` : "Publish"}
             </Button>
           ) : null}
           {published ? (
-            <Button disabled={busy} onClick={() => void act(() => ask(api.runs[":id"].unpublish.$post(param)))}>
+            <Button disabled={pending} onClick={() => void act(() => ask(api.runs[":id"].unpublish.$post(param)))}>
               Unpublish
             </Button>
           ) : null}
           {run.status === "cancelled" ? null : (
-            <Button disabled={busy} onClick={() => void act(() => ask(api.runs[":id"].cancel.$post(param)))}>
+            <Button disabled={pending} onClick={() => void act(() => ask(api.runs[":id"].cancel.$post(param)))}>
               Cancel the run
             </Button>
           )}
           <Button aria-expanded={copying} onClick={() => setCopying(!copying)}>
             Duplicate
           </Button>
-          <TakeOut run={run} onTrouble={setTrouble} />
+          <TakeOut run={run} onTrouble={setRefused} />
         </div>
         {copying ? (
           <FocusIn>

@@ -1,33 +1,26 @@
 import type { SetupInput } from "@lampcrate/contract";
 import { useQueryClient } from "@tanstack/react-query";
 import { Form, Input, Radio } from "antd";
-import { useState } from "react";
+import { useEffect } from "react";
 import { useNavigate } from "react-router";
-import { AskError, api, ask } from "../../shared/client.ts";
+import { api, ask } from "../../shared/client.ts";
 import { Button } from "../pieces/Button.tsx";
 import { CurrencyChoice, ZoneChoice } from "../pieces/HouseChoices.tsx";
+import { useSave } from "../pieces/useSave.ts";
 
 /** The first visit to an empty installation: makes the house and its first planner. */
 export function SetUp({ url }: { readonly url: string }) {
   const [form] = Form.useForm<SetupInput>();
-  const [trouble, setTrouble] = useState<string | null>(null);
-  const [busy, setBusy] = useState(false);
   const queries = useQueryClient();
   const navigate = useNavigate();
+  const { save, pending, trouble } = useSave({ send: (json: SetupInput) => ask(api.setup.$post({ json })) });
+  useEffect(() => {
+    form.setFields((trouble?.problem.errors ?? []).map(({ field, message }) => ({ name: field as keyof SetupInput, errors: [message] })));
+  }, [form, trouble]);
   const finish = async (json: SetupInput): Promise<void> => {
-    setBusy(true);
-    setTrouble(null);
-    try {
-      await ask(api.setup.$post({ json }));
-      await queries.invalidateQueries();
-      await navigate("/house");
-    } catch (error) {
-      if (!(error instanceof AskError)) throw error;
-      setTrouble(error.message);
-      form.setFields((error.problem.errors ?? []).map(({ field, message }) => ({ name: field as keyof SetupInput, errors: [message] })));
-    } finally {
-      setBusy(false);
-    }
+    if (!(await save(json))) return;
+    await queries.invalidateQueries();
+    await navigate("/house");
   };
   const needed = [{ required: true, message: "This is needed." }];
   return (
@@ -85,10 +78,10 @@ export function SetUp({ url }: { readonly url: string }) {
           </div>
           {trouble === null ? null : (
             <p role="alert" className="trouble below">
-              {trouble}
+              {trouble.message}
             </p>
           )}
-          <Button type="primary" htmlType="submit" loading={busy}>
+          <Button type="primary" htmlType="submit" loading={pending}>
             Make the house
           </Button>
         </Form>

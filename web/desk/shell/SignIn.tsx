@@ -1,28 +1,18 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { Form, Input } from "antd";
-import { useState } from "react";
-import { AskError, api, ask } from "../../shared/client.ts";
+import { api, ask } from "../../shared/client.ts";
 import { Button } from "../pieces/Button.tsx";
+import { useSave } from "../pieces/useSave.ts";
 import { meQuery } from "../queries.ts";
 
 /** The form alone, for the page and for signing in again over work that is not saved yet. */
 export function SignInForm({ onDone }: { readonly onDone: () => void }) {
-  const [trouble, setTrouble] = useState<string | null>(null);
-  const [busy, setBusy] = useState(false);
-  const signIn = async (json: { signIn: string; password: string }): Promise<void> => {
-    setBusy(true);
-    setTrouble(null);
-    try {
-      await ask(api["sign-in"].$post({ json }));
-      onDone();
-    } catch (error) {
-      setTrouble(error instanceof AskError ? error.message : "Try again in a moment.");
-    } finally {
-      setBusy(false);
-    }
-  };
+  const { save, pending, trouble } = useSave({
+    send: (json: { readonly signIn: string; readonly password: string }) => ask(api["sign-in"].$post({ json })),
+    onSaved: onDone,
+  });
   return (
-    <Form layout="vertical" onFinish={(values: { signIn: string; password: string }) => void signIn(values)} requiredMark={false}>
+    <Form layout="vertical" onFinish={(values: { signIn: string; password: string }) => void save(values)} requiredMark={false}>
       <Form.Item name="signIn" label="Sign-in name" rules={[{ required: true, message: "Type your sign-in name." }]}>
         <Input autoComplete="username" autoFocus />
       </Form.Item>
@@ -31,10 +21,10 @@ export function SignInForm({ onDone }: { readonly onDone: () => void }) {
       </Form.Item>
       {trouble === null ? null : (
         <p role="alert" className="trouble below">
-          {trouble}
+          {trouble.message}
         </p>
       )}
-      <Button type="primary" htmlType="submit" loading={busy}>
+      <Button type="primary" htmlType="submit" loading={pending}>
         Sign in
       </Button>
     </Form>

@@ -1,10 +1,11 @@
 import type { PackPreview } from "@lampcrate/contract";
-import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { useNavigate } from "react-router";
-import { AskError, api, ask } from "../../shared/client.ts";
+import { api, ask } from "../../shared/client.ts";
 import { Button } from "../pieces/Button.tsx";
 import { FileDrop } from "../pieces/FileDrop.tsx";
+import { Refused } from "../pieces/Refused.tsx";
+import { useSave } from "../pieces/useSave.ts";
 import { materialsQuery, seasonQuery } from "../queries.ts";
 
 interface Read {
@@ -15,44 +16,38 @@ interface Read {
 /** Brings in a challenge pack from another house: shows what it holds, or what is wrong with it, before anything is kept. */
 export function ImportPack() {
   const [read, setRead] = useState<Read | null>(null);
-  const [troubles, setTroubles] = useState<readonly string[]>([]);
+  const [isJson, setIsJson] = useState(true);
   const navigate = useNavigate();
-  const queries = useQueryClient();
+  const looking = useSave({
+    send: (pack: object) => ask(api.packs.preview.$post({ json: pack })),
+    onSaved: (preview, pack) => setRead({ pack, preview }),
+  });
+  const bringing = useSave({
+    send: (pack: object) => ask(api.packs.$post({ json: pack })),
+    onRenewed: ({ id }) => void navigate(`/run/${id}/brief`),
+    renew: [materialsQuery, seasonQuery],
+  });
   const look = async (file: File): Promise<void> => {
     setRead(null);
-    setTroubles([]);
-    try {
-      const pack = JSON.parse(await file.text()) as object;
-      setRead({ pack, preview: await ask(api.packs.preview.$post({ json: pack })) });
-    } catch (error) {
-      setTroubles(troublesOf(error));
-    }
+    bringing.forget();
+    const pack = jsonOf(await file.text());
+    setIsJson(pack !== null);
+    if (pack === null) looking.forget();
+    else await looking.save(pack);
   };
-  const bring = async (pack: object): Promise<void> => {
-    try {
-      const { id: run } = await ask(api.packs.$post({ json: pack }));
-      void queries.invalidateQueries(seasonQuery);
-      await queries.invalidateQueries(materialsQuery);
-      await navigate(`/run/${run}/brief`);
-    } catch (error) {
-      setTroubles(troublesOf(error));
-    }
-  };
+  const trouble = looking.trouble ?? bringing.trouble;
   return (
     <section className="sheet pad stack" aria-label="Bring in a challenge pack">
       <h2>Bring in a challenge pack</h2>
       <FileDrop label="A challenge-pack.json from another house" accept="application/json,.json" onFile={(file) => void look(file)} />
-      {troubles.length > 0 ? (
-        <div role="alert" className="trouble">
-          <p>Nothing was brought in.</p>
-          <ul>
-            {troubles.map((trouble) => (
-              <li key={trouble}>{trouble}</li>
-            ))}
-          </ul>
-        </div>
-      ) : null}
-      {read ? <Preview preview={read.preview} onBring={() => void bring(read.pack)} /> : null}
+      {isJson ? null : (
+        <p role="alert" className="trouble">
+          This file is not JSON. Choose the challenge-pack.json that the other house exported.
+        </p>
+      )}
+      {trouble === null && isJson ? null : <p className="small">Nothing was brought in.</p>}
+      <Refused trouble={trouble} />
+      {read ? <Preview preview={read.preview} onBring={() => void bringing.save(read.pack)} /> : null}
     </section>
   );
 }
@@ -76,8 +71,12 @@ function Preview({ preview, onBring }: { readonly preview: PackPreview; readonly
   );
 }
 
-function troublesOf(error: unknown): readonly string[] {
-  if (error instanceof SyntaxError) return ["This file is not JSON. Choose the challenge-pack.json that the other house exported."];
-  if (!(error instanceof AskError)) return ["The file could not be read. Try again."];
-  return error.problem.errors?.map((e) => e.message) ?? [error.message];
+/** What a file holds, if it is an object or a list in JSON. */
+function jsonOf(text: string): object | null {
+  try {
+    const read: unknown = JSON.parse(text);
+    return typeof read === "object" ? read : null;
+  } catch {
+    return null;
+  }
 }

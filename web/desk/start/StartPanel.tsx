@@ -1,14 +1,14 @@
 import type { StarterLine } from "@lampcrate/contract";
 import { families, familyIds, type RunKind, runKinds, startValues, type UnitChoice } from "@lampcrate/core";
-import { useQueryClient } from "@tanstack/react-query";
 import { Input } from "antd";
 import { useState } from "react";
 import { useNavigate } from "react-router";
-import { AskError, api, ask } from "../../shared/client.ts";
+import { api, ask } from "../../shared/client.ts";
 import { RigDrawing } from "../../shared/pieces/RigDrawing.tsx";
 import { Button } from "../pieces/Button.tsx";
 import { Choose } from "../pieces/Choose.tsx";
 import { Labelled } from "../pieces/Labelled.tsx";
+import { useSave } from "../pieces/useSave.ts";
 import { materialsQuery, seasonQuery } from "../queries.ts";
 import type { Chosen } from "./chosen.ts";
 
@@ -50,30 +50,21 @@ function ChosenBrief({
   const family = families[starter?.family ?? (chosen.kind === "blank" ? chosen.family : "span")];
   const [title, setTitle] = useState(starter?.title ?? "");
   const [kind, setKind] = useState<RunKind>(starter?.kind ?? "drop-in");
-  const [trouble, setTrouble] = useState<string | null>(null);
-  const [busy, setBusy] = useState(false);
   const navigate = useNavigate();
-  const queries = useQueryClient();
-  const start = async (): Promise<void> => {
-    setBusy(true);
-    try {
-      const { id } = starter
-        ? await ask(api.starters[":id"].$post({ param: { id: starter.id }, json: { title, kind } }))
-        : await ask(api.runs.$post({ json: { title, kind, family: family.id } }));
-      void queries.invalidateQueries(seasonQuery);
-      await queries.invalidateQueries(materialsQuery);
-      await navigate(`/run/${id}/brief`);
-    } catch (error) {
-      setTrouble(error instanceof AskError ? error.message : "Try again in a moment.");
-      setBusy(false);
-    }
-  };
+  const { save, pending, trouble } = useSave({
+    send: () =>
+      starter
+        ? ask(api.starters[":id"].$post({ param: { id: starter.id }, json: { title, kind } }))
+        : ask(api.runs.$post({ json: { title, kind, family: family.id } })),
+    onRenewed: ({ id }) => void navigate(`/run/${id}/brief`),
+    renew: [seasonQuery, materialsQuery],
+  });
   return (
     <form
       className="stack"
       onSubmit={(event) => {
         event.preventDefault();
-        void start();
+        void save();
       }}
     >
       <h2>{starter?.title ?? `Blank brief: ${family.ask.toLowerCase()}`}</h2>
@@ -105,10 +96,10 @@ function ChosenBrief({
       </Labelled>
       {trouble ? (
         <p role="alert" className="trouble">
-          {trouble}
+          {trouble.message}
         </p>
       ) : null}
-      <Button type="primary" htmlType="submit" disabled={busy}>
+      <Button type="primary" htmlType="submit" disabled={pending}>
         Start with this brief
       </Button>
     </form>

@@ -1,8 +1,9 @@
 import type { CsvPreview } from "@lampcrate/contract";
 import { useState } from "react";
-import { AskError, api, ask } from "../../shared/client.ts";
+import { api, ask } from "../../shared/client.ts";
 import { Button } from "../pieces/Button.tsx";
 import { FileDrop } from "../pieces/FileDrop.tsx";
+import { useSave } from "../pieces/useSave.ts";
 
 interface StockFileProps {
   readonly onDone: () => Promise<void>;
@@ -17,27 +18,17 @@ interface Read {
 /** The store room out as CSV, and a changed one back in: what it would do is shown first, and nothing is taken while anything is wrong. */
 export function StockFile({ onDone, onLeave }: StockFileProps) {
   const [read, setRead] = useState<Read | null>(null);
-  const [trouble, setTrouble] = useState<string | null>(null);
-  const attempt = async (what: () => Promise<void>): Promise<void> => {
-    try {
-      await what();
-      setTrouble(null);
-    } catch (error) {
-      if (!(error instanceof AskError)) throw error;
-      setTrouble(error.message);
-    }
+  const looking = useSave({
+    send: (text: string) => ask(api.stock.csv.preview.$post({ json: { text } })),
+    onSaved: (preview, text) => setRead({ text, preview }),
+  });
+  const taking = useSave({ send: (text: string) => ask(api.stock.csv.$post({ json: { text } })), onSaved: () => void onDone() });
+  const look = async (file: File): Promise<void> => {
+    setRead(null);
+    taking.forget();
+    await looking.save(await file.text());
   };
-  const look = (file: File) =>
-    attempt(async () => {
-      setRead(null);
-      const text = await file.text();
-      setRead({ text, preview: await ask(api.stock.csv.preview.$post({ json: { text } })) });
-    });
-  const take = (text: string) =>
-    attempt(async () => {
-      await ask(api.stock.csv.$post({ json: { text } }));
-      await onDone();
-    });
+  const trouble = looking.trouble ?? taking.trouble;
   return (
     <section className="sheet pad stack" aria-label="The store room as a file">
       <div className="row spread">
@@ -51,10 +42,10 @@ export function StockFile({ onDone, onLeave }: StockFileProps) {
       />
       {trouble === null ? null : (
         <p role="alert" className="trouble">
-          {trouble}
+          {trouble.message}
         </p>
       )}
-      {read ? <Preview preview={read.preview} onTake={() => void take(read.text)} /> : null}
+      {read ? <Preview preview={read.preview} onTake={() => void taking.save(read.text)} /> : null}
       <div>
         <Button type="text" size="small" onClick={onLeave}>
           leave it

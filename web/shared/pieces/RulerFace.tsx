@@ -1,5 +1,5 @@
 import { type CSSProperties, useId } from "react";
-import { type Scale, ticksOf } from "./scale.ts";
+import { type Scale, type TickWords, ticksOf, tickWords } from "./scale.ts";
 
 /** What every ruler shows. */
 export interface RulerMarks {
@@ -60,13 +60,11 @@ export function Face({ scale, min, max, band, marks = [], impossible = [] }: Rul
 
 /** Numbers under the ticks, in text that doesn't stretch with the ruler. */
 export function Numbers({ min, max, scale }: { readonly min: number; readonly max: number; readonly scale: Scale }) {
-  const ticks = ticksOf(min, max, scale.factor, 6, scale.least);
   return (
     <div className="ruler-numbers" aria-hidden="true">
-      {ticks.map((tick, i) => (
-        <span key={tick} style={placeOf(xOf(tick, min, max) / 400)}>
-          {Number((tick / scale.factor).toPrecision(6))}
-          {i === ticks.length - 1 ? ` ${scale.unit}` : ""}
+      {tickWords(min, max, scale, (value) => xOf(value, min, max) / 400).map(({ value, words, at }) => (
+        <span key={value} style={placeOf(at)}>
+          {words}
         </span>
       ))}
     </div>
@@ -74,7 +72,7 @@ export function Numbers({ min, max, scale }: { readonly min: number; readonly ma
 }
 
 /** Centred under its tick, but inside the ruler at both ends. */
-function placeOf(share: number): CSSProperties {
-  if (share > 0.94) return { right: 0, transform: "none" };
-  return share < 0.04 ? { left: 0, transform: "none" } : { left: `${share * 100}%` };
+function placeOf(at: TickWords["at"]): CSSProperties {
+  if (at === "end") return { right: 0, transform: "none" };
+  return at === "start" ? { left: 0, transform: "none" } : { left: `${at * 100}%` };
 }

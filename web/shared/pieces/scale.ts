@@ -77,3 +77,44 @@ export function ticksOf(min: number, max: number, factor: number, most = 6, leas
   for (let t = Math.ceil(min / factor / step - 1e-9) * step; t <= max / factor + step * 1e-6; t += step) ticks.push(t * factor);
   return ticks;
 }
+
+/** A number under a ruler's tick. */
+export interface TickWords {
+  readonly value: number;
+  readonly words: string;
+  /** Where it hangs: centred at a share of the ruler's width, or at one of its ends. */
+  readonly at: number | "start" | "end";
+}
+
+/** The narrowest a ruler is drawn, and the widest a figure is in its small type, px. */
+const narrowestPx = 170;
+const figurePx = 6.6;
+
+/** Numbers at about six ticks, the last with the unit; those that would touch it are left out, however narrow the ruler. */
+export function tickWords(
+  min: number,
+  max: number,
+  { factor, least, unit }: Scale,
+  shareOf: (value: number) => number,
+): readonly TickWords[] {
+  const ticks = ticksOf(min, max, factor, 6, least);
+  const all = ticks.map((value, i): TickWords => {
+    const figures = String(Number((value / factor).toPrecision(6)));
+    const share = shareOf(value);
+    return {
+      value,
+      words: i === ticks.length - 1 ? `${figures} ${unit}`.trim() : figures,
+      at: share > 0.94 ? "end" : share < 0.04 ? "start" : share,
+    };
+  });
+  const last = all.at(-1);
+  return all.filter((one) => one === last || !last || edgesOf(one)[1] + figurePx / 2 <= edgesOf(last)[0]);
+}
+
+/** From where to where it reaches on the narrowest ruler, px. */
+function edgesOf({ at, words }: TickWords): readonly [left: number, right: number] {
+  const width = words.length * figurePx;
+  if (at === "start") return [0, width];
+  if (at === "end") return [narrowestPx - width, narrowestPx];
+  return [at * narrowestPx - width / 2, at * narrowestPx + width / 2];
+}
