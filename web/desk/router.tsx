@@ -13,7 +13,7 @@ import {
   startersQuery,
   suppliersQuery,
 } from "./queries.ts";
-import { beside, queries } from "./queryClient.ts";
+import { beside, ifMay, queries } from "./queryClient.ts";
 import { Season } from "./season/Season.tsx";
 import { Shell } from "./shell/Shell.tsx";
 import { Stumble } from "./shell/Stumble.tsx";
@@ -25,8 +25,8 @@ const store = beside(() => [queries.prefetchQuery(materialsQuery), queries.prefe
 const run = beside((id) => [queries.prefetchQuery(runQuery(id)), queries.prefetchQuery(materialsQuery)]);
 const learned = beside((id) => [queries.prefetchQuery(learnedQuery(id))]);
 const bookings = beside(() => [queries.prefetchQuery(bookingsQuery)]);
-const sift = beside((id) => [queries.prefetchInfiniteQuery(entriesQuery(id))]);
-const findings = beside((id) => [queries.prefetchQuery(findingsQuery(id))]);
+const sift = beside((id) => [ifMay("sift", () => queries.prefetchInfiniteQuery(entriesQuery(id)))]);
+const findings = beside((id) => [ifMay("sift", () => queries.prefetchQuery(findingsQuery(id)))]);
 
 /** Where everything at the desk is. Every step loads when it is first opened. */
 export const router = createBrowserRouter([

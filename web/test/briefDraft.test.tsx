@@ -98,6 +98,23 @@ describe("a brief that is being worked on", () => {
     expect([saved.brief.trials, saved.brief.story, result.current.state.kind]).toEqual([4, "a bog", "saved"]);
   });
 
+  it("is not thrown back by an older reading that comes in after it was saved", async () => {
+    const queries = keptQueries();
+    queries.setQueryData(runQuery("r").queryKey, start);
+    const wrapper = ({ children }: { readonly children: ReactNode }) => (
+      <QueryClientProvider client={queries}>{children}</QueryClientProvider>
+    );
+    // The run as it was read before the save, and still is handed down after it.
+    const { result } = renderHook(() => useBriefDraft(start), { wrapper });
+    act(() => result.current.actions.change({ trials: 4 }, "Trials 4"));
+    await rest();
+    expect([result.current.draft.brief.trials, result.current.draft.state.kind]).toEqual([4, "saved"]);
+    act(() => result.current.actions.change({ story: "a bog" }, "the story"));
+    await rest();
+    expect(saves().map(({ revision }) => revision)).toEqual([1, 2]);
+    expect([saved.brief.trials, saved.brief.story, result.current.draft.state.kind]).toEqual([4, "a bog", "saved"]);
+  });
+
   it("is joined with what somebody else changed elsewhere in it, and says so", async () => {
     const { result } = open();
     saved = with_({ trials: 6, lines: [line("card", { amount: 7 })] }, 2);

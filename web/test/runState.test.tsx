@@ -101,6 +101,16 @@ describe("what the steps of a run share", () => {
     expect(queries.getQueryData(runQuery("r").queryKey)?.sessions[0]?.heads).toEqual(heads(14));
   });
 
+  it("saves the next move over what is saved by now, though it was handed down before", async () => {
+    const { result } = open(three);
+    for (const heads_ of [heads(14), heads(15)]) {
+      act(() => result.current.changeHeads(heads_, true));
+      await settled();
+    }
+    const sent = asked.filter(({ method }) => method === "PUT").map(({ body }) => (body as SessionDoc).revision);
+    expect(sent).toEqual([three.sessions[2]?.revision, 2]);
+  });
+
   it("keeps the dial where it is when its heads are refused, and says why", async () => {
     const { result } = open(three);
     status = 422;

@@ -59,7 +59,8 @@ export function useBriefDraft(run: RunDoc): { readonly draft: BriefDraft; readon
   // While it is asked what both changed, nothing is saved over theirs.
   const asking = useRef<readonly FieldClash[] | null>(null);
 
-  if (draft === null) {
+  // What is handed down may have been read before the last save: an older reading never takes its place.
+  if (draft === null && run.briefRevision >= base.current.revision) {
     latest.current = run.brief;
     base.current = { revision: run.briefRevision, brief: run.brief };
   }
@@ -159,7 +160,7 @@ export function useBriefDraft(run: RunDoc): { readonly draft: BriefDraft; readon
     }),
     [change, flush, save],
   );
-  const brief = draft ?? run.brief;
+  const brief = draft ?? base.current.brief;
   return { draft: useMemo(() => ({ brief, state, joined }), [brief, state, joined]), actions };
 }
 

@@ -26,10 +26,13 @@ export function useHeads(run: RunDoc, session: SessionDoc | null): Heads {
   const of = session?.id ?? run.id;
 
   const save = async (next: HeadsModel): Promise<void> => {
+    // What is handed down may have been read before the last save.
+    const newest = queries.getQueryData(runQuery(run.id).queryKey) ?? run;
+    const at = newest.sessions.find(({ id }) => id === session?.id);
     try {
       queries.setQueryData(
         runQuery(run.id).queryKey,
-        session ? await saveSession(run, session, next) : await saveSettings(run, { heads: next }),
+        at ? await saveSession(newest, at, next) : await saveSettings(newest, { heads: next }),
       );
       setDialled(({ [of]: _, ...rest }) => rest);
       setHeadsTrouble(null);

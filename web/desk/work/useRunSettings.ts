@@ -14,7 +14,7 @@ export function useRunSettings(): {
   const { run } = useBriefWork();
   const queries = useQueryClient();
   const { save, trouble } = useSave({
-    send: (patch: Partial<RunSettings>) => saveSettings(run, patch),
+    send: (patch: Partial<RunSettings>) => saveSettings(queries.getQueryData(runQuery(run.id).queryKey) ?? run, patch),
     onSaved: (saved) => queries.setQueryData(runQuery(run.id).queryKey, saved),
     renew: [seasonQuery, { queryKey: runQuery(run.id).queryKey, exact: true }],
   });
