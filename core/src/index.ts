@@ -1,3 +1,9 @@
+export * from "./brief/briefFields.ts";
+export * from "./brief/fill.ts";
+export * from "./brief/follow.ts";
+export * from "./brief/places.ts";
+export * from "./brief/texts.ts";
+export * from "./brief/told.ts";
 export * from "./calendar/backPlan.ts";
 export * from "./calendar/clashes.ts";
 export * from "./calendar/labels.ts";
@@ -42,6 +48,7 @@ export * from "./kit/amounts/amountRead.ts";
 export * from "./kit/amounts/amountWords.ts";
 export * from "./kit/amounts/limits.ts";
 export * from "./kit/amounts/standIn.ts";
+export * from "./kit/brief/bind.ts";
 export * from "./kit/brief/crateInput.ts";
 export * from "./kit/brief/kitLine.ts";
 export * from "./kit/buying/late.ts";

@@ -1,4 +1,4 @@
-import { type HouseSeason, type KitBrief, type KitLine, type KitMaterial, type TimedSession, usualTimes } from "../src/index.ts";
+import { type HouseSeason, type KitBrief, type KitLine, type KitMaterial, type TimedSession, unbound, usualTimes } from "../src/index.ts";
 
 export const material = (id: string, patch: Partial<KitMaterial> = {}): KitMaterial => ({
   id,
@@ -34,6 +34,7 @@ export const line = (materialId: string, patch: Partial<KitLine> = {}): KitLine 
   standInRatio: 1,
   tier: null,
   cut: null,
+  bind: unbound,
   ...patch,
 });
 

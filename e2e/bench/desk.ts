@@ -1,6 +1,7 @@
 import { statSync } from "node:fs";
 import { join } from "node:path";
 import type { BriefDoc, MaterialDoc, RunDoc } from "@lampcrate/contract";
+import { unbound } from "@lampcrate/core";
 import type { Browser, Page } from "@playwright/test";
 import { openDesk, openPhone, runOf } from "../desk.ts";
 import { type House, root } from "../harness.ts";
@@ -30,6 +31,7 @@ async function twentyLines(page: Page, house: House, id: string): Promise<void> 
       standInRatio: 1,
       tier: null,
       cut: null,
+      bind: unbound,
     };
   });
   const saved = await page.request.put(`${house.url}/api/runs/${id}/brief`, {

@@ -1,13 +1,15 @@
-import type { KitLine, RunKind, Values } from "@lampcrate/core";
+import type { KitLine, LineBind, RunKind, Values } from "@lampcrate/core";
 import type { MaterialInput } from "../store/material.ts";
 import type { BriefDoc } from "./brief.ts";
 import type { RunSettings } from "./run.ts";
 
 /** A line of a pack names its material by key. */
-export interface PackLine extends Omit<KitLine, "materialId" | "standInRatio"> {
+export interface PackLine extends Omit<KitLine, "materialId" | "standInRatio" | "bind"> {
   readonly material: string;
   /** 1 where a pack does not say. */
   readonly standInRatio?: number;
+  /** Nothing follows the brief where a pack does not say. */
+  readonly bind?: LineBind;
 }
 
 /** A material as it travels: what it is, not how much of it a house has. */

@@ -1,15 +1,20 @@
 import {
+  type Bound,
+  type BoundMaterial,
+  boundRoundings,
   builtBy,
   cutShapes,
   familyIds,
   instruments,
   type KitCut,
   type KitLine,
+  type LineBind,
   lineKinds,
   lineSources,
   mostLines,
   pers,
   tierKinds,
+  unbound,
 } from "@lampcrate/core";
 import Joi from "joi";
 import { type AddedHint, type AddedRule, type BriefDoc, type BriefSave, hintRungs, type TierDoc } from "../runs/brief.ts";
@@ -32,6 +37,33 @@ export const cutFields = {
   heightM: Joi.number().min(0.005).max(5).required(),
   rotate: Joi.boolean().required(),
 };
+
+const bound = objectOf<Bound>({
+  field: fieldId.required(),
+  times: Joi.number().min(-1e6).max(1e6).required(),
+  plus: Joi.number().min(-1e6).max(1e6).required(),
+  round: Joi.string()
+    .valid(...boundRoundings)
+    .required(),
+  loose: Joi.boolean().required(),
+});
+
+/** What of a line follows the brief; `aMaterial` names its materials, by ids or by keys of a pack. */
+export function bindOf(aMaterial: Joi.StringSchema) {
+  const part = bound.allow(null).required() as Joi.ObjectSchema;
+  return objectOf<LineBind>({
+    amount: part,
+    cutWidth: part,
+    cutHeight: part,
+    material: objectOf<BoundMaterial>({
+      field: fieldId.required(),
+      of: Joi.object().pattern(line(40), aMaterial).max(40).required(),
+      loose: Joi.boolean().required(),
+    })
+      .allow(null)
+      .required() as Joi.ObjectSchema,
+  }).default(unbound);
+}
 
 /** A line of a kit. */
 export const lineFields = {
@@ -57,6 +89,7 @@ export const lineFields = {
   standInRatio: Joi.number().min(0.01).max(1000).default(1),
   tier: id.allow(null).required(),
   cut: objectOf<KitCut>(cutFields).allow(null).required(),
+  bind: bindOf(id),
 };
 const briefLine = objectOf<KitLine>(lineFields);
 

@@ -1,13 +1,13 @@
 import { mostLines, runKinds } from "@lampcrate/core";
 import Joi from "joi";
-import { briefFields, briefLists, cutFields, lineFields } from "./brief.ts";
+import { bindOf, briefFields, briefLists, cutFields, lineFields } from "./brief.ts";
 import { materialFields } from "./material.ts";
 import { line, units } from "./parts.ts";
 
 /** Ids and keys of another house: they need not look like ours. */
 const key = Joi.string().pattern(/^[A-Za-z0-9_-]{2,40}$/);
 
-const { materialId: _, tier: __, cut: ___, id: ____, standInRatio, ...lineRest } = lineFields;
+const { materialId: _, tier: __, cut: ___, id: ____, bind: _____, standInRatio, ...lineRest } = lineFields;
 const { spec, design, compared, turnedAway, ...brief } = briefFields;
 
 const cut = Joi.object({
@@ -56,6 +56,12 @@ export const challengePack = Joi.object({
         standInRatio: standInRatio.description("how much of the stand-in takes the place of one unit; 1 where it is missing"),
         tier: key.allow(null).required(),
         cut: cut.unknown().allow(null).required(),
+        bind: bindOf(key)
+          .optional()
+          .unknown()
+          .description(
+            "what follows a number of goal or plain build: times × its SI value + plus, rounded up to whole pieces, mm, g or ml where asked; nothing where it is missing",
+          ),
       }).unknown(),
     )
     .max(mostLines)

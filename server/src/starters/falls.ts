@@ -1,5 +1,8 @@
 import { kitCut } from "@lampcrate/core";
-import { kept, measured, type Starter, shared } from "./starter.ts";
+import { bound, buildTime, kept, many, measured, type Starter, shared, takes } from "./starter.ts";
+
+/** The cargo that the goal names, of those that are sold. */
+const cargo = bound({ material: { field: "payload", of: { "clay-figure": "figure", "bead-shell": "shell" }, loose: false } });
 
 export const falls: readonly Starter[] = [
   {
@@ -13,20 +16,30 @@ export const falls: readonly Starter[] = [
     design: { kind: "square", sizeM: 0.4, canopyKg: 0.004 },
     compared: { sizeM: 0.5 },
     rest: { youngestAge: 6, loops: 3, rebuildRate: 0.5, buildMinutes: 12 },
-    protocolNote:
-      "Drop the bare cup first, three times, into the sand, and keep its crater. Then the canopy; lay a ruler across each crater too.",
+    protocolNote: `Drop the bare cup first, ${many("trials", "time")}, into the sand, and keep its crater. Then the canopy; lay a ruler across each crater too.`,
     lines: [
-      ["bag", "builder", 1, { perRebuild: 0.7, spoilRate: 0.06, cut: kitCut({ widthM: 0.4, heightM: 0.4 }), standIn: "newspaper" }],
-      ["string", "builder", 2400, { ...measured(0.25), standIn: "yarn or ribbon" }],
+      [
+        "bag",
+        "builder",
+        1,
+        {
+          perRebuild: 0.7,
+          spoilRate: 0.06,
+          ...bound({ cutWidth: ["sizeM"], cutHeight: ["sizeM"] }),
+          cut: kitCut({ widthM: 0.4, heightM: 0.4 }),
+          standIn: "newspaper",
+        },
+      ],
+      ["string", "builder", 2400, { ...measured(0.25), ...bound({ amount: ["sizeM", 6] }), standIn: "yarn or ribbon" }],
       ["cup", "builder", 1, { perRebuild: 0.2, spoilRate: 0.05, standIn: "a folded paper cup" }],
-      ["washer", "rig", 20, kept],
+      ["washer", "rig", 20, { ...kept, ...bound({ amount: ["cargoKg", 1000] }) }],
       ["sand", "rig", 2000, { ...measured(0.1), source: "house", standIn: "flour-free play foam" }],
       ["stopwatch", "rig", 1, { ...shared(1, 0), standIn: "a telephone's stopwatch" }],
     ],
     tiers: [
       ["free", "Any light material"],
-      ["limited materials", "One bag, six lines, one cup"],
-      ["stretch", "1.6 times as long", 1.6],
+      ["limited materials", `One square of {sizeM}, {${takes(2)}} of line, one cup`],
+      ["stretch", "Stay up {stretch}", 1.6],
     ],
     rules: ["Was the bare cup dropped first, from the same mark?"],
     cautions: ["Bags are never pulled over a head. Sweep up spilt sand before someone slips on it."],
@@ -48,13 +61,13 @@ export const falls: readonly Starter[] = [
     lines: [
       ["filter", "builder", 2, { perRebuild: 0.5, spoilRate: 0.05, standIn: "a paper napkin" }],
       ["string", "builder", 2000, { ...measured(0.25), standIn: "sewing thread" }],
-      ["paper-clip", "builder", 4, { perRebuild: 0.25, standIn: "a bit of clay" }],
+      ["paper-clip", "builder", 4, { ...bound({ amount: ["cargoKg", 2000] }), perRebuild: 0.25, standIn: "a bit of clay" }],
       ["stopwatch", "table", 1, shared(1, 0)],
       ["ruler", "table", 2, shared(1)],
     ],
     tiers: [
-      ["limited materials", "Two filters, four clips, two metres of line"],
-      ["stretch", "A quarter longer", 1.25],
+      ["limited materials", `${many(takes(1), "filter")}, ${many(takes(3), "clip")}, {${takes(2)}} of line`],
+      ["stretch", "Stay up {stretch}", 1.25],
     ],
     rules: ["Was only your table's variable changed?"],
     cautions: ["Drops are made standing on the floor, from a mark on the wall."],
@@ -78,7 +91,13 @@ export const falls: readonly Starter[] = [
         "copy-paper",
         "builder",
         3,
-        { perRebuild: 0.34, spoilRate: 0.05, cut: kitCut({ widthM: 0.06, heightM: 0.2 }), standIn: "any thin paper" },
+        {
+          perRebuild: 0.34,
+          spoilRate: 0.05,
+          ...bound({ cutHeight: ["sizeM", 1, 0.11] }),
+          cut: kitCut({ widthM: 0.06, heightM: 0.2 }),
+          standIn: "any thin paper",
+        },
       ],
       ["paper-clip", "builder", 4, { perRebuild: 0.25, spoilRate: 0.02, standIn: "a bit of clay" }],
       ["ruler", "builder", 1, { ...shared(1, 0), source: "home", standIn: "a tape measure" }],
@@ -86,14 +105,14 @@ export const falls: readonly Starter[] = [
     ],
     tiers: [
       ["free", "Any paper, any weight"],
-      ["limited materials", "Three strips"],
-      ["stretch", "1.6 times as long", 1.6],
+      ["limited materials", many(takes(1), "strip")],
+      ["stretch", "Stay up {stretch}", 1.6],
     ],
     rules: ["Are both wings on the strip, folded to opposite sides?"],
     cautions: ["From a stairwell only with an adult at the top, and nobody below."],
     questions: ["Which way does it spin, and can you turn it round?"],
     nudges: ["Longer wings, the same clip."],
-    examples: ["Wings of nine centimetres and one clip took a second and a half from a raised arm."],
+    examples: ["Wings of {sizeM} and one clip: let it go from {heightM} and count how often it turns."],
   },
   {
     id: "canopy-ladder",
@@ -106,19 +125,19 @@ export const falls: readonly Starter[] = [
     design: { paddingM: 0.08, cushion: "springy", buildM: 0.3 },
     rest: { buildBy: "team", teamSize: 2, youngestAge: 8, trials: 4, loops: 2, buildMinutes: 30, rebuildRate: 0.5 },
     protocolNote:
-      "Weigh the build with its canopy first. One rung up after it came through, one down after it did not. Height and grams are both written down.",
+      "Weigh the build with its canopy first. Begin at {firstM}; one rung up after it came through, one down after it did not. Height and weight are both written down.",
     lines: [
       ["bag", "team", 1, { perRebuild: 0.5, spoilRate: 0.05, standIn: "tissue paper" }],
       ["string", "team", 4000, measured(0.25)],
-      ["figure", "team", 2, { perRebuild: 0.5, spoilRate: 0.15, standIn: "a ball of clay with a drawn face" }],
+      ["figure", "team", 2, { ...cargo, perRebuild: 0.5, spoilRate: 0.15, standIn: "a ball of clay with a drawn face" }],
       ["egg-tray", "team", 1, { perRebuild: 0.5, source: "home", standIn: "crumpled paper" }],
       ["tape-peels", "team", 1500, measured()],
       ["scale", "rig", 1, shared(1, 0)],
     ],
     tiers: [
-      ["limited materials", "The bag, the tray, four metres of line"],
-      ["stretch", "Half as high again", 1.5],
-      ["stretch", "From the top of the stairs", 2],
+      ["limited materials", `The bag, the tray, {${takes(2)}} of line`],
+      ["stretch", "Come down {stretch} whole", 1.5],
+      ["stretch", "Come down {stretch} whole", 2],
     ],
     rules: ["Was it weighed before the first drop?", "Was each rung's figure looked at before the next?"],
     cautions: ["Above reach: from a stairwell, an adult at the top, a rope across the landing below."],
@@ -142,19 +161,24 @@ export const falls: readonly Starter[] = [
       ["copy-paper", "builder", 5, { perRebuild: 0.6, spoilRate: 0.05, standIn: "newspaper" }],
       ["straw", "builder", 6, { perRebuild: 0.5, standIn: "rolled paper" }],
       ["tape-peels", "builder", 600, measured()],
-      ["shell", "rig", 4, { spoilRate: 0.1, perRebuild: 0, source: "house", standIn: "a hollow chocolate shell, never eaten after" }],
+      [
+        "shell",
+        "rig",
+        4,
+        { ...cargo, spoilRate: 0.1, perRebuild: 0, source: "house", standIn: "a hollow chocolate shell, never eaten after" },
+      ],
       ["scale", "rig", 1, shared(1, 0)],
     ],
     tiers: [
-      ["limited materials", "Five sheets, six straws, a hand of tape"],
-      ["limited time", "Twelve minutes"],
-      ["stretch", "Twice as high", 2],
+      ["limited materials", `${many(takes(1), "sheet")}, ${many(takes(2), "straw")}, {${takes(3)}} of tape`],
+      ["limited time", buildTime],
+      ["stretch", "Come down {stretch} whole", 2],
     ],
     rules: ["Is nothing glued or taped to the cargo itself?", "Did it come out by hand within a minute?"],
     cautions: ["Beads on the floor roll: sweep before the next drop."],
     questions: ["What gave way first, and was that good?"],
     nudges: ["Cones crush slowly; flat sheets fold at once."],
-    examples: ["Three paper cones under a cradle of straws."],
+    examples: ["A few paper cones under a cradle of straws."],
   },
   {
     id: "open-cabin",
@@ -175,14 +199,14 @@ export const falls: readonly Starter[] = [
       ["tape-peels", "builder", 700, measured()],
     ],
     tiers: [
-      ["limited materials", "One cup, six straws, one sheet"],
-      ["stretch", "Twice as high", 2],
+      ["limited materials", `One cup, ${many(takes(2), "straw")}, ${many(takes(3), "sheet")}`],
+      ["stretch", "Come down {stretch} with all aboard", 2],
     ],
     rules: ["Is the cabin open at the top, without lid or straps?", "Are the riders loose?"],
     cautions: ["Pompoms away from under-threes."],
     questions: ["How high did they jump against the wall?", "Where did the push come from?"],
     nudges: ["Folded legs that give, and a cabin that doesn't tip."],
-    examples: ["Three accordion legs of card under a cup, weight kept low."],
+    examples: ["Accordion legs of card under a cup, weight kept low."],
   },
   {
     id: "storm-hat",
@@ -194,7 +218,7 @@ export const falls: readonly Starter[] = [
     spec: { goalM: 1, outcome: "whole", payload: "clay-figure", firstM: 0.4, lastM: 2.5, sides: "sides" },
     design: { paddingM: 0.03, cushion: "springy", buildM: 0.1 },
     rest: { buildBy: "team", teamSize: 2, youngestAge: 7, trials: 3, loops: 3, buildMinutes: 20 },
-    protocolNote: "Three drops a rung: on the top, on a side, on the back. The head must be unmarked after all three.",
+    protocolNote: "At each rung a drop on the top, one on a side, one on the back. The head must be unmarked after all of them.",
     lines: [
       ["clay", "team", 60, { ...measured(0.1), perRebuild: 0.3 }],
       ["corrugated", "team", 1, { perRebuild: 0.5, cut: kitCut({ widthM: 0.2, heightM: 0.2 }), standIn: "box card" }],
@@ -204,10 +228,10 @@ export const falls: readonly Starter[] = [
     ],
     tiers: [
       ["limited materials", "The team's tray"],
-      ["limited time", "Twenty minutes"],
-      ["stretch", "Half as high again", 1.5],
+      ["limited time", buildTime],
+      ["stretch", "Come down {stretch} unmarked", 1.5],
     ],
-    rules: ["Can the hat be taken off and put on again without tools?", "Was it dropped on all three sides?"],
+    rules: ["Can the hat be taken off and put on again without tools?", "Was it dropped on top, side and back?"],
     cautions: ["The hat is for a clay head: nobody is hit, and nobody tests it on themselves."],
     questions: ["Which side was worst, and what touched there?"],
     nudges: ["Leave a gap between hat and head for the stop."],

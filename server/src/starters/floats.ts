@@ -1,5 +1,5 @@
 import { kitCut } from "@lampcrate/core";
-import { kept, measured, type Starter, shared } from "./starter.ts";
+import { bound, buildTime, kept, measured, type Starter, shared } from "./starter.ts";
 
 export const floats: readonly Starter[] = [
   {
@@ -13,18 +13,23 @@ export const floats: readonly Starter[] = [
     design: { form: "raft", parts: 8, partAcrossM: 0.022, partLongM: 0.04, deckM: 0.1, rimM: 0.004, hullKg: 0.03 },
     rest: { youngestAge: 5, loops: 3, rebuildRate: 0.7, buildMinutes: 12, rigServes: 6 },
     protocolNote:
-      "First goal: it floats by itself for half a minute. Only then the washers, from the middle outward, until water comes over or it tips.",
+      "First goal: it floats by itself while you count to thirty. Only then the washers, from the middle outward, until water comes over or it tips.",
     lines: [
-      ["cork", "builder", 8, { perRebuild: 0.2, spoilRate: 0.02, standIn: "sealed straws", standInRatio: 2 }],
+      [
+        "cork",
+        "builder",
+        8,
+        { ...bound({ amount: ["parts"] }), perRebuild: 0.2, spoilRate: 0.02, standIn: "sealed straws", standInRatio: 2 },
+      ],
       ["stick", "builder", 6, { perRebuild: 0.5, standIn: "twigs" }],
       ["band-middle", "builder", 6, { perRebuild: 0.3, spoilRate: 0.04, standIn: "string" }],
-      ["washer", "rig", 80, { ...kept, standIn: "coins of one kind, weighed" }],
+      ["washer", "rig", 80, { ...kept, ...bound({ amount: ["goalCount", 4] }), standIn: "coins of one kind, weighed" }],
       ["tub", "rig", 1, { ...shared(1, 0), standIn: "a deep oven dish" }],
       ["towel", "rig", 2, shared(1)],
     ],
     tiers: [
       ["limited materials", "The bag and nothing else"],
-      ["stretch", "Half as many again", 1.5],
+      ["stretch", "Carry {stretch}", 1.5],
     ],
     rules: ["Did it float by itself first?", "Is nothing in it but what was in the bag?"],
     cautions: ["Washers are counted out and in again."],
@@ -45,18 +50,29 @@ export const floats: readonly Starter[] = [
     rest: { youngestAge: 7, loops: 3, rebuildRate: 0.7, trials: 2, buildMinutes: 8, rigServes: 8 },
     protocolNote: "Everybody writes a guess before the first washer. The last washer that stayed dry counts, not the one that sank it.",
     lines: [
-      ["foil", "builder", 1, { perRebuild: 1, spoilRate: 0.08, cut: kitCut({ widthM: 0.18, heightM: 0.18 }), standIn: "baking paper" }],
-      ["washer", "rig", 150, { ...kept, standIn: "coins of one kind, weighed" }],
+      [
+        "foil",
+        "builder",
+        1,
+        {
+          perRebuild: 1,
+          spoilRate: 0.08,
+          ...bound({ cutWidth: ["sideM"], cutHeight: ["sideM"] }),
+          cut: kitCut({ widthM: 0.18, heightM: 0.18 }),
+          standIn: "baking paper",
+        },
+      ],
+      ["washer", "rig", 110, { ...kept, ...bound({ amount: ["goalCount", 2] }), standIn: "coins of one kind, weighed" }],
       ["tub", "rig", 1, shared(1, 0)],
       ["towel", "rig", 1, shared(1)],
       ["ruler", "table", 3, shared(1)],
     ],
     tiers: [
       ["limited materials", "One square, no tape"],
-      ["limited time", "Eight minutes"],
-      ["stretch", "Half as many again", 1.5],
+      ["limited time", buildTime],
+      ["stretch", "Carry {stretch}", 1.5],
     ],
-    rules: ["Is it one square, not cut?", "Was the guess written first?"],
+    rules: ["Is it one square of {sideM}, not cut?", "Was the guess written first?"],
     cautions: ["Foil edges are sharp: fold them over before you shape the wall."],
     questions: ["What happens to the floor of the boat when the walls grow?", "How near was your guess?"],
     nudges: ["Try walls a sixth of the square high."],
@@ -75,14 +91,19 @@ export const floats: readonly Starter[] = [
     protocolNote: "Drop the ball in first and watch: that is the bare test. Then the dish, and the washers.",
     lines: [
       ["clay", "builder", 100, { ...measured(0.1), perRebuild: 0, standIn: "flour dough, which soaks: wheat" }],
-      ["washer", "builder", 100, { source: "home", perRebuild: 0, spoilRate: 0, standIn: "coins of one kind, weighed" }],
+      [
+        "washer",
+        "builder",
+        120,
+        { ...bound({ amount: ["goalCount", 2] }), source: "home", perRebuild: 0, spoilRate: 0, standIn: "coins of one kind, weighed" },
+      ],
       ["tub", "builder", 1, { ...shared(1, 0), source: "home", standIn: "a washing-up bowl" }],
       ["towel", "builder", 1, { ...shared(1), source: "home" }],
     ],
     tiers: [
       ["free", "Add anything that floats"],
       ["limited materials", "The clay alone"],
-      ["stretch", "Twice as many", 2],
+      ["stretch", "Carry {stretch}", 2],
     ],
     rules: ["Was all of the clay used?"],
     cautions: ["Empty the bowl at once after: never leave water with a small child."],

@@ -1,5 +1,5 @@
 import type { StarterLine } from "@lampcrate/contract";
-import { families, showQuantity, type UnitChoice } from "@lampcrate/core";
+import { type Filling, families, fillText, showQuantity, type UnitChoice, usualLine } from "@lampcrate/core";
 import { notFound } from "../http/problem.ts";
 import { falls } from "./falls.ts";
 import { floats } from "./floats.ts";
@@ -15,13 +15,19 @@ export const starters: readonly Starter[] = [...spans, ...floats, ...falls, ...l
 /** The starters, one line each. */
 export function starterLines(units: UnitChoice): readonly StarterLine[] {
   return starters.map((starter) => {
-    const { brief } = packOfStarter(starter);
+    const { brief, lines, materials } = packOfStarter(starter);
+    const filling: Filling = {
+      brief: { ...brief, lines: lines.map(({ material, ...line }) => ({ ...usualLine(line.id, material), ...line })) },
+      units,
+      unitOf: (key) => materials.find((m) => m.key === key)?.unit ?? null,
+      dates: { opens: null, closes: null, reveal: null },
+    };
     return {
       id: starter.id,
       title: starter.title,
       family: starter.family,
       kind: starter.kind,
-      told: starter.told,
+      told: fillText(starter.told, filling),
       goal: families[starter.family].goalWords(brief.spec, (si, dimension) => showQuantity(si, dimension, units)),
       minutes: brief.buildMinutes,
       youngestAge: brief.youngestAge,

@@ -1,5 +1,8 @@
 import { kitCut } from "@lampcrate/core";
-import { kept, measured, type Starter, shared } from "./starter.ts";
+import { bound, buildTime, kept, many, measured, type Starter, shared, takes } from "./starter.ts";
+
+/** As many bands as are allowed, and so many to spare. */
+const bands = (spare: number) => bound({ amount: ["mostBands", 1, spare] });
 
 export const launches: readonly Starter[] = [
   {
@@ -13,25 +16,25 @@ export const launches: readonly Starter[] = [
     design: { bands: 1, stretchM: 0.055, angle: 0.7 },
     compared: { bands: 2 },
     rest: { youngestAge: 7, trials: 5, loops: 4, rebuildRate: 0.5, buildMinutes: 20 },
-    protocolNote: "The base is taped to the launch table. Five launches before anything is changed.",
+    protocolNote: `The base is taped to the launch table. ${many("trials", "launch", "launches")} before anything is changed.`,
     lines: [
       ["stick", "builder", 6, { perRebuild: 0.3, spoilRate: 0.02, standIn: "stiff card strips" }],
       ["clip", "builder", 1, { perRebuild: 0, spoilRate: 0.02, standIn: "two sticks with a band hinge" }],
-      ["band-thin", "builder", 3, { perRebuild: 0.4, spoilRate: 0.08 }],
+      ["band-thin", "builder", 3, { ...bands(1), perRebuild: 0.4, spoilRate: 0.08 }],
       ["lid", "builder", 1, { perRebuild: 0.1, standIn: "a folded paper cup" }],
       ["pompom", "builder", 2, { perRebuild: 0, standIn: "a crumpled half sheet" }],
       ["goggles", "builder", 1, shared(0.5)],
     ],
     tiers: [
       ["limited materials", "One band"],
-      ["free", "Two bands, any arm"],
-      ["stretch", "Half as far again", 1.5],
+      ["free", `At most ${many("mostBands", "band")}, any arm`],
+      ["stretch", "Fly {stretch}", 1.5],
     ],
     rules: ["Is the stop fixed, and is it not moved between launches?"],
     cautions: ["One launch at a time, called aloud; the lane is closed while anyone fetches."],
     questions: ["When does the cup let go: early, late, or in between?"],
     nudges: ["Move the stop by a finger's width and launch again."],
-    examples: ["A stop that lets the arm stand a little before upright sent it up and away at about forty degrees."],
+    examples: ["A stop that lets the arm stand a little before upright sent it up and away at about {angle}."],
   },
   {
     id: "hail-basket",
@@ -46,21 +49,21 @@ export const launches: readonly Starter[] = [
     protocolNote: "Measure from the basket's middle to the first touch, near or far. Hits count as nothing off.",
     lines: [
       ["stick", "team", 8, { perRebuild: 0.3, standIn: "card strips" }],
-      ["band-middle", "team", 2, { perRebuild: 0.5, spoilRate: 0.06 }],
+      ["band-middle", "team", 2, { ...bands(1), perRebuild: 0.5, spoilRate: 0.06 }],
       ["cup", "team", 1, { perRebuild: 0.3, standIn: "a lid" }],
       ["copy-paper", "team", 2, { perRebuild: 0, standIn: "newspaper" }],
       ["bucket", "rig", 1, shared(1, 0)],
       ["goggles", "builder", 1, shared(0.5)],
     ],
     tiers: [
-      ["limited materials", "One band, eight sticks"],
-      ["stretch", "Within half as much", 0.5],
+      ["limited materials", `${many("mostBands", "band")}, ${many(takes(1), "stick")}`],
+      ["stretch", "Within {stretch}", 0.5],
     ],
     rules: ["Is the paper ball a half sheet, crumpled by hand?"],
     cautions: ["The basket stands against the backstop; nobody beside it."],
     questions: ["Do your misses scatter, or are they all short?"],
     nudges: ["If they are all short, change the pull; if they scatter, hold the base."],
-    examples: ["A mark on the arm for the pull made six throws land within a hand."],
+    examples: ["A mark on the arm for the pull made throw after throw land within a hand."],
   },
   {
     id: "breath-tube",
@@ -92,15 +95,15 @@ export const launches: readonly Starter[] = [
       ["tape-measure", "rig", 1, shared(1, 0)],
     ],
     tiers: [
-      ["limited materials", "One sheet, no clay"],
+      ["limited materials", "One sheet at a time, no clay"],
       ["free", "Clay noses allowed"],
-      ["stretch", "Half as far again", 1.5],
+      ["stretch", "Fly {stretch}", 1.5],
     ],
     rules: ["Was the first version flown without fins?"],
     cautions: ["Each straw has its owner's mark; used straws go into the bin."],
     questions: ["Where does it balance on your finger, and where are the fins?"],
     nudges: ["Fins at the very tail, all alike."],
-    examples: ["Three small fins at the tail and a pinched, taped nose."],
+    examples: [`${many("fins", "small fin")} at the tail and a pinched, taped nose.`],
   },
   {
     id: "stomp-bottle",
@@ -135,14 +138,14 @@ export const launches: readonly Starter[] = [
       ["goggles", "builder", 1, shared(1)],
     ],
     tiers: [
-      ["limited materials", "Three sheets, ten grams of clay"],
-      ["limited time", "Twenty-five minutes"],
-      ["stretch", "Within half as much", 0.5],
+      ["limited materials", `${many(takes(1), "sheet")}, {${takes(3)}} of clay`],
+      ["limited time", buildTime],
+      ["stretch", "Within {stretch}", 0.5],
     ],
     rules: ["Is the nose soft paper or clay, nothing hard?", "Did the same person stomp?"],
     cautions: ["Bottles are filled again by hand, never by mouth. One foot only. A ranger stands at the far end of the lane."],
     questions: ["Does it turn into the wind, or away?"],
     nudges: ["Smaller fins if it weathercocks, more nose weight if it tumbles."],
-    examples: ["Four swept fins and a clay nose held within a stride at fifteen paces."],
+    examples: [`${many("fins", "swept fin")} and a clay nose held within a stride all the way.`],
   },
 ];

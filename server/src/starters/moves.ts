@@ -1,5 +1,5 @@
 import { kitCut } from "@lampcrate/core";
-import { measured, type Starter, shared } from "./starter.ts";
+import { bound, buildTime, many, measured, type Starter, shared } from "./starter.ts";
 
 const degrees = (d: number): number => (d * Math.PI) / 180;
 
@@ -26,7 +26,7 @@ export const moves: readonly Starter[] = [
     tiers: [
       ["free", "Any paper, clips allowed"],
       ["limited materials", "One sheet, no clip"],
-      ["stretch", "Half as far again", 1.5],
+      ["stretch", "{stretch}", 1.5],
     ],
     rules: ["Was what best means written down before the first throw?"],
     cautions: ["One thrower at a time; fetch together when the line is closed."],
@@ -52,7 +52,7 @@ export const moves: readonly Starter[] = [
     ],
     tiers: [
       ["free", "Any paper"],
-      ["stretch", "Half as long again", 1.5],
+      ["stretch", "Stay up {stretch}", 1.5],
     ],
     rules: ["Was it thrown level, from standing?"],
     cautions: ["Not from a chair, a landing or a window."],
@@ -97,7 +97,7 @@ export const moves: readonly Starter[] = [
     ],
     tiers: [
       ["free", "Any tubes and boxes"],
-      ["limited time", "Twenty minutes"],
+      ["limited time", buildTime],
     ],
     rules: ["Is there a bend, a tunnel and one part of your own?"],
     cautions: ["Marbles are counted out and in."],
@@ -110,7 +110,7 @@ export const moves: readonly Starter[] = [
     title: "The Slow Wall",
     kind: "series",
     family: "roll",
-    told: "An upright track of listed features whose time must stretch to 1.6 and 2.4 times, with as many parts.",
+    told: "An upright track of listed features whose time must stretch and stretch again, with as many parts.",
     story: "",
     spec: { aim: "slow", goalS: 3, ball: "marble-16", startM: 0.8, parts: 6 },
     design: {
@@ -130,7 +130,7 @@ export const moves: readonly Starter[] = [
       kind6: "none",
     },
     rest: { buildBy: "team", teamSize: 3, youngestAge: 8, trials: 3, loops: 4, buildMinutes: 30, instrument: "hand stopwatch" },
-    protocolNote: "Time the first version three times: its mean is the team's own start. The number of parts stays as it was.",
+    protocolNote: `Time the first version ${many("trials", "time")}: its mean is the team's own start. The number of parts stays as it was.`,
     lines: [
       ["corrugated", "team", 1, { perRebuild: 0, standIn: "a pin board" }],
       ["tube", "team", 5, { perRebuild: 0.4, source: "home", standIn: "card gutters" }],
@@ -140,9 +140,9 @@ export const moves: readonly Starter[] = [
       ["stopwatch", "team", 1, shared(0.6, 0)],
     ],
     tiers: [
-      ["limited materials", "Six parts from the list"],
-      ["stretch", "1.6 times the first version", 1.6],
-      ["stretch", "2.4 times the first version", 2.4],
+      ["limited materials", `${many("parts", "part")} from the list`],
+      ["stretch", "Take {stretch}", 1.6],
+      ["stretch", "Take {stretch}", 2.4],
     ],
     rules: ["Are there as many parts as in the first version?", "Does the ball roll or fall all the way, without stopping?"],
     cautions: ["The wall is fixed to something that can't fall."],
@@ -173,13 +173,13 @@ export const moves: readonly Starter[] = [
     tiers: [
       ["limited materials", "One driving band"],
       ["free", "As many bands as hold"],
-      ["stretch", "Half as far again", 1.5],
+      ["stretch", "Go {stretch}", 1.5],
     ],
     rules: ["Is it driven by the band alone, let go without a push?"],
     cautions: ["An adult cuts the points off the skewers first."],
     questions: ["Do the wheels spin before it moves?"],
     nudges: ["A band round the wheel as a tyre, weight over the driven axle."],
-    examples: ["Large wheels and six turns went farther than small wheels and twelve."],
+    examples: [`Large wheels and ${many("turns", "turn")} went farther than small wheels and twice as many.`],
   },
   {
     id: "gust-cart",
@@ -193,18 +193,28 @@ export const moves: readonly Starter[] = [
     compared: { sailM: 0.32 },
     rest: { youngestAge: 6, loops: 4, rebuildRate: 0.6, trials: 3, buildMinutes: 20 },
     protocolNote:
-      "The fan stands at its mark and runs for ten seconds before each start. Time from letting go to the front wheels at the line.",
+      "The fan stands at its mark and runs until it hums evenly before each start. Time from letting go to the front wheels at the line.",
     lines: [
       ["card", "builder", 1, { perRebuild: 0.3, cut: kitCut({ widthM: 0.12, heightM: 0.2 }), standIn: "a juice carton" }],
       ["lid", "builder", 4, { perRebuild: 0.25, source: "home", standIn: "card discs" }],
       ["skewer", "builder", 3, { perRebuild: 0.25, spoilRate: 0.03 }],
       ["straw", "builder", 2, { perRebuild: 0.25 }],
-      ["bag", "builder", 1, { perRebuild: 0.4, cut: kitCut({ widthM: 0.3, heightM: 0.3 }), standIn: "paper" }],
+      [
+        "bag",
+        "builder",
+        1,
+        {
+          perRebuild: 0.4,
+          ...bound({ cutWidth: ["sailM", 1, 0.06], cutHeight: ["sailM", 1, 0.06] }),
+          cut: kitCut({ widthM: 0.3, heightM: 0.3 }),
+          standIn: "paper",
+        },
+      ],
       ["fan", "rig", 1, shared(1, 0)],
     ],
     tiers: [
       ["limited materials", "One sheet of sail"],
-      ["stretch", "In three quarters of the time", 0.75],
+      ["stretch", "In {stretch}", 0.75],
     ],
     rules: ["Is it moved by the wind alone?"],
     cautions: ["Fingers, hair and strings away from the fan; its cord is taped down."],

@@ -1,4 +1,4 @@
-import { kept, measured, type Starter, shared } from "./starter.ts";
+import { bound, buildTime, kept, many, measured, type Starter, shared, takes } from "./starter.ts";
 
 export const spans: readonly Starter[] = [
   {
@@ -17,20 +17,20 @@ export const spans: readonly Starter[] = [
     lines: [
       ["copy-paper", "builder", 4, { perRebuild: 0.5, spoilRate: 0.08, standIn: "used paper, one side blank" }],
       ["tape-peels", "builder", 500, { ...measured(), standIn: "paper strips and paste" }],
-      ["load-bag", "rig", 8, { ...kept, standIn: "small bags of rice, weighed" }],
+      ["load-bag", "rig", 8, { ...kept, ...bound({ amount: ["loadKg", 20] }), standIn: "small bags of rice, weighed" }],
       ["tray", "rig", 1, { ...shared(1, 0), standIn: "a folded blanket" }],
       ["ruler", "table", 2, shared(1)],
     ],
     tiers: [
       ["free", "Any paper from the box"],
-      ["limited materials", "Four sheets and a hand of tape"],
-      ["stretch", "Half as much again", 1.5],
+      ["limited materials", `${many(takes(1), "sheet")} and {${takes(2)}} of tape`],
+      ["stretch", "Hold {stretch}", 1.5],
     ],
     rules: ["Is the deck made of paper and tape alone?"],
     cautions: ["Load bags stay over the tray; nobody carries more than one."],
     questions: ["What did the flat sheet do that the pleated one did not?", "Where would an ant walk across it most safely?"],
     nudges: ["Deeper pleats, not more of them."],
-    examples: ["A fan of even pleats laid along the way, taped at both ends, carried three bags at our table."],
+    examples: ["A fan of even pleats laid along the way, taped at both ends, carried bag after bag."],
   },
   {
     id: "brick-span",
@@ -48,14 +48,14 @@ export const spans: readonly Starter[] = [
     lines: [
       ["brick", "team", 40, { perRebuild: 0, spoilRate: 0.01, source: "house", standIn: "wooden blocks with pegs" }],
       ["bucket", "rig", 1, shared(1, 0)],
-      ["sand", "rig", 4000, { ...measured(0.2), source: "house", standIn: "rice or gravel" }],
+      ["sand", "rig", 4000, { ...measured(0.2), ...bound({ amount: ["loadKg", 10] }), source: "house", standIn: "rice or gravel" }],
       ["scale", "rig", 1, { ...shared(1, 0), standIn: "the net weight printed on sealed packets" }],
       ["goggles", "team", 2, shared(0.3)],
     ],
     tiers: [
-      ["limited materials", "Forty bricks"],
-      ["limited time", "Fifteen minutes"],
-      ["stretch", "Twice the load", 2],
+      ["limited materials", many(takes(1), "brick")],
+      ["limited time", buildTime],
+      ["stretch", "Hold {stretch}", 2],
     ],
     rules: [
       "Do the bricks touch the supports only at or outside the marks?",
@@ -65,7 +65,7 @@ export const spans: readonly Starter[] = [
     cautions: ["Feet away from under the bucket: it falls when the bridge does."],
     questions: ["Which bricks were pulled apart, and which were pushed together?"],
     nudges: ["Let each layer cover the joints of the one below."],
-    examples: ["Three layers with joints half a brick apart held more than six layers stacked joint on joint."],
+    examples: ["Layers with joints half a brick apart held more than twice as many stacked joint on joint."],
   },
   {
     id: "four-travellers",
@@ -75,22 +75,25 @@ export const spans: readonly Starter[] = [
     told: "A story in which each traveller is heavier than the one before: four loads to pass.",
     story:
       "At dusk four travellers come to the ford, one after another: a wren, a hare, a heron with her bundle, and a badger. None will swim. The bridge must carry each in turn, and stand for the next.",
-    spec: { gapM: 0.4, loadKg: 0.25, holdS: 15, deckHeightM: 0.15, loading: "at-once" },
+    spec: { gapM: 0.4, loadKg: 0.2, holdS: 15, deckHeightM: 0.15, loading: "at-once" },
     design: { form: "sandwich", sheet: "construction-paper", widthM: 0.08, developedM: 0.14, depthM: 0.012, sideM: 0.015 },
     rest: { buildBy: "team", teamSize: 3, youngestAge: 6, sketchFirst: true, buildMinutes: 25, loops: 2 },
-    protocolNote: "The travellers cross in their order. Note the last who crossed dry.",
+    protocolNote: "The travellers cross in their order: the wren, {loadKg}, comes first. Note the last who crossed dry.",
     lines: [
       ["construction", "team", 3, { perRebuild: 0.67, spoilRate: 0.06, standIn: "cereal boxes" }],
       ["newsprint", "team", 3, { perRebuild: 0.67, spoilRate: 0.06, standIn: "wrapping paper" }],
       ["tape-peels", "team", 900, measured()],
-      ["load-bag", "rig", 12, kept],
+      ["load-bag", "rig", 14, { ...kept, ...bound({ amount: ["loadKg", 70] }) }],
       ["scissors", "team", 1, shared(0.4)],
     ],
     tiers: [
-      ["limited materials", "The travellers' bundle: six sheets and tape"],
-      ["stretch", "The hare, twice the wren", 2],
-      ["stretch", "The heron, four times", 4],
-      ["stretch", "The badger, seven times", 7],
+      [
+        "limited materials",
+        `The travellers' bundle: ${many(takes(1), "sheet")} of construction paper, ${many(takes(2), "sheet")} of newsprint, tape`,
+      ],
+      ["stretch", "The hare, {stretch}", 2],
+      ["stretch", "The heron, {stretch}", 4],
+      ["stretch", "The badger, {stretch}", 7],
     ],
     rules: ["Did each traveller stand for the whole count?", "Did nothing hold the bridge but its two banks?"],
     cautions: ["The badger is heavy: an adult sets it on, slowly."],
@@ -115,16 +118,16 @@ export const spans: readonly Starter[] = [
       ["spaghetti", "team", 60, { perRebuild: 0.4, spoilRate: 0.12, standIn: "paper straws" }],
       ["band-thin", "team", 30, { perRebuild: 0.2, spoilRate: 0.04, standIn: "thread" }],
       ["tape-holds", "team", 1500, measured()],
-      ["load-bag", "rig", 15, kept],
+      ["load-bag", "rig", 15, { ...kept, ...bound({ amount: ["loadKg", 30] }) }],
       ["goggles", "builder", 1, shared(1)],
       ["scale", "rig", 1, shared(1, 0)],
     ],
     tiers: [
-      ["limited materials", "Sixty strands, thirty bands, a length of tape"],
-      ["limited time", "Forty minutes"],
-      ["stretch", "Half as much again", 1.5],
+      ["limited materials", `${many(takes(1), "strand")}, ${many(takes(2), "band")}, {${takes(3)}} of tape`],
+      ["limited time", buildTime],
+      ["stretch", "Hold {stretch}", 1.5],
     ],
-    rules: ["Are the strands joined by bands or tape only?", "Does the bridge weigh no more than two hundred grams?"],
+    rules: ["Are the strands joined by bands or tape only?", "Does the bridge weigh no more than {is_200_g}?"],
     cautions: ["Goggles from the first bag on: strands snap and fly. Nothing of this is eaten."],
     questions: ["Which strands are pushed from their ends? Those snap first."],
     nudges: ["Shorter strands for what is pushed, two together in the middle."],
@@ -140,17 +143,23 @@ export const spans: readonly Starter[] = [
     spec: { gapM: 0.25, loadKg: 0.6, holdS: 10, deckHeightM: 0.12, loading: "singly" },
     design: { form: "truss", stick: "paper-straw", joint: "band", spacingM: 0.0625, trussDepthM: 0.05 },
     rest: { youngestAge: 7, loops: 3, buildMinutes: 20, rigServes: 1 },
-    protocolNote: "Two chairs' seats or two piles of books are the banks. Coins of one kind go into a cup that stands on the deck.",
+    protocolNote:
+      "Two chairs' seats or two piles of books are the banks, {gapM} apart. Coins of one kind go into a cup that stands on the deck.",
     lines: [
       ["straw", "builder", 16, { perRebuild: 0.4, spoilRate: 0.05, standIn: "rolled magazine pages" }],
       ["band-thin", "builder", 24, { perRebuild: 0.3, spoilRate: 0.04, standIn: "thread" }],
       ["cup", "builder", 1, { perRebuild: 0, standIn: "a yoghurt pot" }],
-      ["coin", "builder", 140, { source: "home", perRebuild: 0, spoilRate: 0, standIn: "dried beans: weigh ten" }],
+      [
+        "coin",
+        "builder",
+        240,
+        { ...bound({ amount: ["loadKg", 400] }), source: "home", perRebuild: 0, spoilRate: 0, standIn: "dried beans: weigh ten" },
+      ],
     ],
     tiers: [
-      ["limited materials", "Sixteen straws"],
+      ["limited materials", many(takes(1), "straw")],
       ["free", "As many as you like, weighed"],
-      ["stretch", "Twice the coins", 2],
+      ["stretch", "Hold {stretch} of coins", 2],
     ],
     rules: ["Are the straws fixed only to each other?"],
     cautions: ["Coins and beans away from under-threes."],

@@ -1,6 +1,6 @@
 import type { BriefDoc, ChallengePack, HintRung, PackLine } from "@lampcrate/contract";
 import type { FamilyId, Values } from "@lampcrate/core";
-import { type RunKind, usualLine } from "@lampcrate/core";
+import { follows, type LineBind, linePlace, type RunKind, unbound, usualLine } from "@lampcrate/core";
 import { startingBrief } from "../services/runs/briefs.ts";
 import { starterMaterials } from "./materials.ts";
 
@@ -44,7 +44,7 @@ function tiersOf(starter: Starter): BriefDoc["tiers"] {
 /** A starter as a challenge pack, brought in by the same door as any other. */
 export function packOfStarter(starter: Starter): ChallengePack {
   const { lines: _, ...usual } = startingBrief(starter.family);
-  const used = new Set(starter.lines.map(([material]) => material));
+  const used = new Set(starter.lines.flatMap(([material, , , extra]) => [material, ...Object.values(extra?.bind?.material?.of ?? {})]));
   const numbered = (from: string, words: readonly string[]) => words.map((said, i) => ({ id: `${from}-${i + 1}`, words: said }));
   const ladder = (rung: HintRung, words: readonly string[]) => numbered(rung, words).map((hint) => ({ ...hint, rung }));
   return {
@@ -67,7 +67,7 @@ export function packOfStarter(starter: Starter): ChallengePack {
       hints: [...ladder("question", starter.questions), ...ladder("nudge", starter.nudges), ...ladder("example", starter.examples)],
     },
     lines: starter.lines.map(([material, per, amount, extra], i) => {
-      const { materialId: __, ...line } = usualLine(`line-${i + 1}`, material);
+      const { materialId: __, ...line } = usualLine(`line_${i + 1}`, material);
       return { ...line, material, per, amount, ...extra };
     }),
     materials: starterMaterials.filter((m) => used.has(m.key)),
@@ -87,3 +87,34 @@ export const shared = (share: number, loss = 0.3): Partial<PackLine> => ({
 export const kept: Partial<PackLine> = { source: "house", perRebuild: 0, spoilRate: 0 };
 /** Something measured off a roll or a block. */
 export const measured = (spread = 0.4): Partial<PackLine> => ({ kind: "measured", spread });
+
+type Followed = readonly [field: string, times?: number, plus?: number];
+
+/** What a line's numbers follow, rounded up to whole pieces, mm or g: as it is, so many times it, with so much more. SI. */
+export function bound({
+  amount,
+  cutWidth,
+  cutHeight,
+  material,
+}: { readonly [Part in keyof LineBind]?: Part extends "material" ? LineBind["material"] : Followed }): {
+  readonly bind: LineBind;
+} {
+  const as = (of: Followed | undefined, round: "up" | "none") =>
+    of ? follows(of[0], { times: of[1] ?? 1, plus: of[2] ?? 0, round }) : null;
+  return {
+    bind: {
+      ...unbound,
+      amount: as(amount, "up"),
+      cutWidth: as(cutWidth, "none"),
+      cutHeight: as(cutHeight, "none"),
+      material: material ?? null,
+    },
+  };
+}
+
+/** A place that tells a whole number with what is counted: "1 stick", "30 sticks". */
+export const many = (name: string, one: string, other = `${one}s`): string => `{${name}, plural, one {# ${one}} other {# ${other}}}`;
+/** The place that tells what a starter's line takes, by where it stands among the lines: the first is 1. */
+export const takes = (line: number): string => linePlace(`line_${line}`);
+/** The build time in words. */
+export const buildTime = many("minutes", "minute");

@@ -16,7 +16,6 @@ export const tallSpec: readonly Field[] = [
   lengthField("goalM", "Height", [0.1, 3, 0.05, 0.4], "m"),
   timeField("standS", "Stands, hands off", [1, 120, 1, 10]),
   massField("topKg", "Load on top", [0, 1, 0.005, 0], "g"),
-  timeField("buildS", "Build time", [300, 5400, 60, 1200], "min"),
 ];
 
 const base = choiceField("base", "Base", [

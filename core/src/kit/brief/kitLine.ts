@@ -1,5 +1,6 @@
 import type { LineKind } from "../draws/demand.ts";
 import type { Per } from "../draws/units.ts";
+import { type LineBind, unbound } from "./bind.ts";
 
 /** What is cut from a sheet or roll. */
 export const cutShapes = ["rectangle", "triangle", "disc", "length"] as const;
@@ -46,6 +47,8 @@ export interface KitLine {
   readonly standInRatio: number;
   readonly tier: string | null;
   readonly cut: KitCut | null;
+  /** What of it follows the brief's own numbers. */
+  readonly bind: LineBind;
 }
 
 /** A line with the usual numbers. */
@@ -67,6 +70,7 @@ export function usualLine(id: string, materialId: string): KitLine {
     standInRatio: 1,
     tier: null,
     cut: null,
+    bind: unbound,
   };
 }
 

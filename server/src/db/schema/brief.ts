@@ -1,5 +1,5 @@
 import type { AddedCaution, AddedHint, AddedRule, BriefDoc, MaterialDoc, TierDoc } from "@lampcrate/contract";
-import { builtBy, type kitCut, lineKinds, lineSources, pers, type Values } from "@lampcrate/core";
+import { builtBy, type kitCut, type LineBind, lineKinds, lineSources, pers, unbound, type Values } from "@lampcrate/core";
 import { check, integer, primaryKey, real, sqliteTable, text } from "drizzle-orm/sqlite-core";
 import { within } from "./checks.ts";
 import { staff } from "./house.ts";
@@ -62,6 +62,7 @@ export const briefLine = sqliteTable(
     standInRatio: real("stand_in_ratio").notNull().default(1),
     tier: text("tier"),
     cut: text("cut", { mode: "json" }).$type<Parameters<typeof kitCut>[0] | null>(),
+    bind: text("bind", { mode: "json" }).$type<LineBind>().notNull().default(unbound),
   },
   (t) => [primaryKey({ columns: [t.briefId, t.id] }), check("brief_line_amount", within(t.amount, 0, 1e6))],
 );

@@ -1,5 +1,17 @@
 import type { BriefDoc } from "@lampcrate/contract";
-import { type FamilyId, families, isFamilyId, kitCut, startValues, valueErrors } from "@lampcrate/core";
+import {
+  bindErrors,
+  type FamilyId,
+  type Field,
+  families,
+  followed,
+  isFamilyId,
+  kitCut,
+  startValues,
+  unbound,
+  type Values,
+  valueErrors,
+} from "@lampcrate/core";
 import { and, asc, desc, eq, inArray } from "drizzle-orm";
 import type { Store } from "../../db/open.ts";
 import { brief, briefCaution, briefLine, briefTier, briefVersion, type FrozenBrief, material } from "../../db/schema/index.ts";
@@ -60,8 +72,17 @@ export function startingBrief(family: FamilyId): BriefDoc {
 /** A brief kept before this version knew all of today's parts, with the usual for what it lacks. */
 export function completed(doc: BriefDoc): BriefDoc {
   const tiers = doc.tiers.map((tier) => ({ ...tier, times: tier.times ?? null }));
-  const lines = doc.lines.map((line) => ({ ...line, standInRatio: line.standInRatio ?? 1, cut: line.cut ? kitCut(line.cut) : null }));
-  return { ...startingBrief(doc.family), ...doc, tiers, lines };
+  const lines = doc.lines.map((line) => ({
+    ...line,
+    standInRatio: line.standInRatio ?? 1,
+    bind: line.bind ?? unbound,
+    cut: line.cut ? kitCut(line.cut) : null,
+  }));
+  const family = families[doc.family];
+  const known = (values: Values, fields: readonly Field[]): Values =>
+    Object.fromEntries(Object.entries(values).filter(([id]) => fields.some((field) => field.id === id)));
+  const spec = known(doc.spec, family.spec);
+  return { ...startingBrief(doc.family), ...doc, spec, design: known(doc.design, family.design), tiers, lines };
 }
 
 /** Stores a new brief; gives its id. */
@@ -99,10 +120,22 @@ export function refuseBadValues({ family, spec, design, compared }: BriefDoc): v
   if (errors.length > 0) throw new Problem(422, "Check what you typed", errors.map((error) => error.message).join(" "), { errors });
 }
 
+/** The brief with its lines as its own numbers have them. Throws 422 naming each that follows what can't be followed. */
+export function followingBrief(db: Store, doc: BriefDoc): BriefDoc {
+  const units = new Map(materialsOf(db, doc).map(({ id, unit }) => [id, unit]));
+  const unitOf = (id: string) => units.get(id) ?? null;
+  const lines = followed(doc, unitOf);
+  const errors = bindErrors({ ...doc, lines }, unitOf);
+  if (errors.length > 0) throw new Problem(422, "Check what follows the brief", errors.map((error) => error.message).join(" "), { errors });
+  return { ...doc, lines };
+}
+
 function writeParts(db: Store, briefId: string, doc: BriefDoc): void {
   const known = new Set(materialsOf(db, doc).map((m) => m.id));
   for (const [place, line] of doc.lines.entries()) {
     if (!known.has(line.materialId)) throw badField(`brief.lines[${place}].materialId`, "The store room has no such material.");
+    for (const [option, id] of Object.entries(line.bind.material?.of ?? {}))
+      if (!known.has(id)) throw badField(`brief.lines[${place}].bind.material.of.${option}`, "The store room has no such material.");
     if (line.tier !== null && !doc.tiers.some((tier) => tier.id === line.tier))
       throw badField(`brief.lines[${place}].tier`, "This brief has no such tier.");
     db.insert(briefLine)
@@ -120,7 +153,7 @@ function writeParts(db: Store, briefId: string, doc: BriefDoc): void {
 }
 
 function materialsOf(db: Store, doc: BriefDoc) {
-  const ids = [...new Set(doc.lines.map((line) => line.materialId))];
+  const ids = [...new Set(doc.lines.flatMap((line) => [line.materialId, ...Object.values(line.bind.material?.of ?? {})]))];
   return ids.length === 0 ? [] : db.select().from(material).where(inArray(material.id, ids)).all();
 }
 
@@ -142,11 +175,14 @@ export function draftOf(db: Store, briefId: string): FrozenBrief {
 
 /** A brief with what families must know of its materials. */
 function frozenFrom(db: Store, doc: BriefDoc): FrozenBrief {
+  const used = new Set(doc.lines.map((line) => line.materialId));
   const materials = Object.fromEntries(
-    materialsOf(db, doc).map((m) => [
-      m.id,
-      { name: m.name, unit: m.unit, allergens: m.allergens, smallPart: m.smallPart, latex: m.latex, hazards: m.hazards },
-    ]),
+    materialsOf(db, doc)
+      .filter((m) => used.has(m.id))
+      .map((m) => [
+        m.id,
+        { name: m.name, unit: m.unit, allergens: m.allergens, smallPart: m.smallPart, latex: m.latex, hazards: m.hazards },
+      ]),
   );
   return { brief: doc, materials };
 }

@@ -1,6 +1,20 @@
 import type { BriefDoc, ChallengePack, MaterialDoc, PackMaterial, PackPreview } from "@lampcrate/contract";
 import { briefDoc, line, packMaterial } from "@lampcrate/contract/schemas";
-import { families, kitCut, type RunKind, showQuantity, unknownNames, unknownParts, withUnknownParts } from "@lampcrate/core";
+import {
+  bindErrors,
+  families,
+  fillText,
+  followed,
+  type KitLine,
+  kitCut,
+  type LineBind,
+  type RunKind,
+  showQuantity,
+  unbound,
+  unknownNames,
+  unknownParts,
+  withUnknownParts,
+} from "@lampcrate/core";
 import Ajv2020 from "ajv/dist/2020.js";
 import { eq } from "drizzle-orm";
 import Joi from "joi";
@@ -27,7 +41,8 @@ export function exportPack(db: Store, runId: string): unknown {
 
 function packOf(title: string, kind: RunKind, units: ChallengePack["units"], doc: BriefDoc, store: readonly MaterialDoc[]): ChallengePack {
   const { lines, ...brief } = doc;
-  const used = store.filter((m) => lines.some((line) => line.materialId === m.id));
+  const named = new Set(lines.flatMap((line) => [line.materialId, ...Object.values(line.bind.material?.of ?? {})]));
+  const used = store.filter((m) => named.has(m.id));
   return {
     format: "lamp-crate challenge pack",
     version: 1,
@@ -57,13 +72,17 @@ export function readPack(given: unknown): ChallengePack {
     );
   }
   const keys = new Set(given.materials.map((m) => m.key));
-  const errors = given.lines.flatMap(({ material: key, tier }, i) => [
+  const errors = given.lines.flatMap(({ material: key, tier, bind }, i) => [
     ...(keys.has(key)
       ? []
       : [{ field: `lines[${i}].material`, message: `lines[${i}].material names ${key}, which is not among the pack's materials.` }]),
     ...(tier === null || given.brief.tiers.some((t) => t.id === tier)
       ? []
       : [{ field: `lines[${i}].tier`, message: `lines[${i}].tier names ${tier}, which is not among the pack's tiers.` }]),
+    ...Object.entries(bind?.material?.of ?? {}).flatMap(([option, key]) => {
+      const field = `lines[${i}].bind.material.of.${option}`;
+      return keys.has(key) ? [] : [{ field, message: `${field} names ${key}, which is not among the pack's materials.` }];
+    }),
   ]);
   if (errors.length > 0) throw new Problem(422, "This pack can't be taken", errors.map((e) => e.message).join(" "), { errors });
   const { title } = checkedPart(packTitle, { title: given.title }, "pack");
@@ -87,10 +106,27 @@ function soundMaterials(given: ChallengePack["materials"]): ChallengePack["mater
 function soundBrief(pack: ChallengePack): BriefDoc {
   const doc = briefOf(pack, (key) => key);
   // Keys are another house's: they need not look like ids of ours.
-  const held = checkedPart(briefDoc, { ...doc, lines: doc.lines.map((line) => ({ ...line, materialId: "its-material" })) }, "brief");
-  const lines = held.lines.map((line, i) => ({ ...line, materialId: doc.lines[i]?.materialId ?? "" }));
+  const asOurs = (line: KitLine) => ({ ...line, materialId: ourId, bind: bindBy(line.bind, () => ourId) });
+  const held = checkedPart(briefDoc, { ...doc, lines: doc.lines.map(asOurs) }, "brief");
+  const lines = held.lines.map((line, i) => ({
+    ...line,
+    materialId: doc.lines[i]?.materialId ?? "",
+    bind: doc.lines[i]?.bind ?? unbound,
+  }));
   refuseBadValues(held);
-  return { ...held, lines };
+  return followingIn(pack, { ...held, lines });
+}
+
+/** Stands for a material of the pack where only the look of an id is held to. */
+const ourId = "its-material";
+
+/** A pack's brief with its lines as its own numbers have them. Throws 422 by field. */
+function followingIn(pack: ChallengePack, doc: BriefDoc): BriefDoc {
+  const unitOf = (key: string) => pack.materials.find((m) => m.key === key)?.unit ?? null;
+  const lines = followed(doc, unitOf);
+  const errors = bindErrors({ ...doc, lines }, unitOf);
+  if (errors.length > 0) throw new Problem(422, "This pack can't be taken", errors.map((e) => e.message).join(" "), { errors });
+  return { ...doc, lines };
 }
 
 function fieldName(path: string): string {
@@ -134,12 +170,19 @@ function briefOf(pack: ChallengePack, idOf: (key: string) => string): BriefDoc {
       standInRatio: line.standInRatio ?? 1,
       tier: line.tier,
       cut: line.cut === null ? null : kitCut(line.cut),
+      bind: bindBy(line.bind ?? unbound, idOf),
     })),
     tiers: pack.brief.tiers.map(({ id, kind, words, share, times }) => ({ id, kind, words, share, times })),
     cautions: pack.brief.cautions.map(({ id, words }) => ({ id, words })),
     rules: pack.brief.rules.map(({ id, words }) => ({ id, words })),
     hints: pack.brief.hints.map(({ id, rung, words }) => ({ id, rung, words })),
   };
+}
+
+/** What a line follows, its materials by other names. */
+function bindBy({ amount, cutWidth, cutHeight, material }: LineBind, idOf: (key: string) => string): LineBind {
+  const of = material && Object.fromEntries(Object.entries(material.of).map(([option, key]) => [option, idOf(key)]));
+  return { amount, cutWidth, cutHeight, material: material && of && { field: material.field, of, loose: material.loose } };
 }
 
 const sameMaterial = (a: { readonly name: string; readonly unit: string }, b: { readonly name: string; readonly unit: string }): boolean =>
@@ -156,7 +199,12 @@ export function previewPack(db: Store, given: unknown): PackPreview {
     title: pack.title,
     family: doc.family,
     goal: families[doc.family].goalWords(doc.spec, (si, dimension) => showQuantity(si, dimension, pack.units)),
-    story: doc.story,
+    story: fillText(doc.story, {
+      brief: doc,
+      units: pack.units,
+      unitOf: (key) => pack.materials.find((m) => m.key === key)?.unit ?? null,
+      dates: { opens: null, closes: null, reveal: null },
+    }),
     lines: doc.lines.map((line) => `${nameOf(line.materialId)}, for each ${line.per}`),
     newMaterials: pack.materials.filter((m) => !store.some((other) => sameMaterial(m, other))).map((m) => m.name),
     cautions: doc.cautions.length,
@@ -229,7 +277,8 @@ export function importPack(deps: Deps, given: unknown, { title, kind, id }: Pack
       typeof materials === "object" && materials !== null
         ? { ...unknown, materials: Object.fromEntries(Object.entries(materials).map(([key, part]) => [ids.get(key) ?? key, part])) }
         : unknown;
-    const lines = doc.lines.map((line) => ({ ...line, materialId: ids.get(line.materialId) ?? line.materialId }));
+    const idOf = (key: string): string => ids.get(key) ?? key;
+    const lines = doc.lines.map((line) => ({ ...line, materialId: idOf(line.materialId), bind: bindBy(line.bind, idOf) }));
     const briefId = insertBrief(tx, { ...doc, lines }, moved);
     return createRunFrom(deps, tx, {
       ...(id === undefined ? {} : { id }),

@@ -10,7 +10,7 @@ import { refuseFarDays } from "../house/farDays.ts";
 import { houseDoc, houseZone } from "../house/house.ts";
 import type { Person } from "../house/person.ts";
 import { newId } from "../ids.ts";
-import { frozenVersion, insertBrief, loadBrief, refuseBadValues, startingBrief, writeBrief } from "./briefs.ts";
+import { followingBrief, frozenVersion, insertBrief, loadBrief, refuseBadValues, startingBrief, writeBrief } from "./briefs.ts";
 import { changesSince, nextRedo, nextUndo, remember } from "./undo.ts";
 
 export type RunRow = typeof run.$inferSelect;
@@ -190,7 +190,7 @@ export function saveBrief(deps: Deps, person: Person, id: string, input: BriefSa
     if (revision !== input.revision) throw stale(runDoc(tx, id, person), changesSince(tx, row.briefId, input.revision));
     if (doc.family !== input.brief.family) throw badField("brief.family", "A run keeps its family. Start a new run for another one.");
     refuseBadValues(input.brief);
-    writeBrief(tx, row.briefId, input.brief, revision + 1);
+    writeBrief(tx, row.briefId, followingBrief(tx, input.brief), revision + 1);
     remember(tx, person, deps.clock(), {
       runId: id,
       kind: "brief",

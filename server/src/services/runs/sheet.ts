@@ -4,6 +4,7 @@ import {
   dateWords,
   endOfDay,
   families,
+  fillBrief,
   isFamilyId,
   placeOf,
   type StockUnit,
@@ -19,6 +20,7 @@ import { notFound } from "../../http/problem.ts";
 import { keptUntil } from "../entries/retention.ts";
 import { houseDoc } from "../house/house.ts";
 import { draftOf, frozenVersion } from "./briefs.ts";
+import { fillingOf } from "./filling.ts";
 import type { RunRow } from "./runs.ts";
 
 /** What families see of a run: the frozen version, never the draft. */
@@ -35,14 +37,22 @@ export function draftSheet(db: Store, row: RunRow, now: number): SheetDoc {
 
 function sheetOf(db: Store, row: RunRow, now: number, frozen: FrozenBrief, of: Pick<SheetDoc, "code" | "version">): SheetDoc {
   const house = houseDoc(db);
-  const { lines, ...brief } = frozen.brief;
+  const said = fillBrief(
+    frozen.brief,
+    fillingOf(
+      frozen.brief,
+      row,
+      Object.entries(frozen.materials).map(([id, { unit }]) => ({ id, unit })),
+    ),
+  );
+  const { lines, ...brief } = said;
   return {
     ...of,
     title: row.title,
     house: house.name,
     brief,
     lines: lines.map((line) => sheetLine(line, frozen, row.units)),
-    cautions: cautionWords(frozen),
+    cautions: cautionWords({ ...frozen, brief: said }),
     units: row.units,
     opensOn: row.opensOn,
     closesOn: row.closesOn,

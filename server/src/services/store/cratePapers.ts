@@ -2,6 +2,7 @@ import type { HouseDoc, MaterialDoc, SessionDoc } from "@lampcrate/contract";
 import {
   type CrateInput,
   crateInput,
+  fillBrief,
   type KitLine,
   type Manifest,
   manifestOf,
@@ -15,6 +16,7 @@ import type { Store } from "../../db/open.ts";
 import { notFound } from "../../http/problem.ts";
 import { houseDoc } from "../house/house.ts";
 import { loadBrief } from "../runs/briefs.ts";
+import { fillingOf } from "../runs/filling.ts";
 import { type RunRow, runRow, sessionDocs } from "../runs/runs.ts";
 import { materialList } from "./materials.ts";
 
@@ -49,7 +51,7 @@ export function cratePapers(db: Store, runId: string, sessionId: string | null):
     run,
     session: of,
     lines: doc.lines,
-    tiers: new Map(doc.tiers.map(({ id, words }) => [id, words])),
+    tiers: new Map(fillBrief(doc, fillingOf(doc, run, list)).tiers.map(({ id, words }) => [id, words])),
     materials: new Map(list.map((material) => [material.id, material])),
     crate,
     manifest,

@@ -95,6 +95,14 @@ export function bringBackMaterial(deps: Deps, by: Person, id: string): void {
 
 /** True when a brief, a supplier, an order or the stock names a material. */
 function isUsed(db: Store, id: string): boolean {
+  // A line may come to be of it when a choice of its brief changes.
+  const bound = db
+    .select({ one: sql`1` })
+    .from(briefLine)
+    .where(sql`exists (select 1 from json_each(${briefLine.bind}, '$.material.of') where value = ${id})`)
+    .limit(1)
+    .get();
+  if (bound !== undefined) return true;
   return [briefLine, pack, purchaseItem, stockMove].some(
     (table) => db.select({ one: sql`1` }).from(table).where(eq(table.materialId, id)).limit(1).get() !== undefined,
   );
