@@ -1,7 +1,13 @@
 export * from "./brief/briefFields.ts";
+export type * from "./brief/checks/check.ts";
+export * from "./brief/checks/checksOf.ts";
+export { sharesOf } from "./brief/checks/tierChecks.ts";
 export * from "./brief/fill.ts";
 export * from "./brief/follow.ts";
+export * from "./brief/meant.ts";
+export * from "./brief/numbers.ts";
 export * from "./brief/places.ts";
+export * from "./brief/roundIn.ts";
 export * from "./brief/texts.ts";
 export * from "./brief/told.ts";
 export * from "./calendar/backPlan.ts";

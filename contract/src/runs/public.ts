@@ -1,4 +1,4 @@
-import type { LineSource, UnitChoice } from "@lampcrate/core";
+import type { LineSource, RunKind, UnitChoice } from "@lampcrate/core";
 import type { EntryDoc } from "../entries/entry.ts";
 import type { BriefDoc } from "./brief.ts";
 import type { Scoring } from "./run.ts";
@@ -10,13 +10,24 @@ export interface SheetLine {
   readonly standIn: string;
 }
 
+/** What the challenge's family says for this build, its numbers told: how to begin, how the test is held, rules, the idea. */
+export interface SheetWords {
+  readonly howTo: readonly { readonly words: string; readonly adult: boolean }[];
+  readonly test: readonly string[];
+  readonly control: string | null;
+  readonly rules: readonly string[];
+  readonly idea: string;
+}
+
 /** All that a family may see of a run. */
 export interface SheetDoc {
   readonly code: string;
   readonly title: string;
   readonly house: string;
   readonly version: number;
+  readonly kind: RunKind;
   readonly brief: Omit<BriefDoc, "lines">;
+  readonly words: SheetWords;
   readonly lines: readonly SheetLine[];
   readonly cautions: readonly string[];
   readonly units: UnitChoice;

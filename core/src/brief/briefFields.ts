@@ -47,7 +47,7 @@ export function briefField(family: FamilyId, id: string): PlacedField | null {
 export function fieldValue(brief: FieldBrief, { field, of }: PlacedField): number | string | null {
   if (of === "brief") return commonValue(brief, field.id);
   const values = of === "spec" ? brief.spec : brief.design;
-  return applies(field.when, values) ? (values[field.id] ?? field.start) : null;
+  return applies(field.when, { ...brief.spec, ...brief.design }) ? (values[field.id] ?? field.start) : null;
 }
 
 function commonValue(brief: FieldBrief, id: string): number | null {

@@ -4,12 +4,11 @@ import { families } from "../family/families.ts";
 import { amountWords, type StockUnit } from "../kit/amounts/amountWords.ts";
 import type { KitLine } from "../kit/brief/kitLine.ts";
 import type { UnitChoice } from "../quantity/show.ts";
-import { showQuantity } from "../quantity/show.ts";
 import { units as knownUnits } from "../quantity/units.ts";
 import { briefField, type FieldBrief, fieldValue } from "./briefFields.ts";
 import { lineOfPlace, readText } from "./places.ts";
 import { type TextBrief, withTexts } from "./texts.ts";
-import { toldMeasure, toldValue } from "./told.ts";
+import { toldMeasure, toldQuantity, toldValue } from "./told.ts";
 
 /** What the places of a text are filled from. */
 export interface Filling {
@@ -76,12 +75,13 @@ function lineAmount(line: KitLine | undefined, unitOf: Filling["unitOf"], units:
   return unit === "piece" ? line.amount : amountWords(line.amount, unit, units);
 }
 
-/** A quantity that a text states by itself, to be told in the reader's units: "is_200_g", "is_1·5_m". */
-function statedQuantity(name: string, units: UnitChoice): string | null {
-  const [, number = "", id = ""] = /^is_(\d+(?:·\d+)?)_([a-z]+)$/.exec(name) ?? [];
+/** A quantity that a text states by itself, to be told in the reader's units: "is_200_g", "is_1·5_m"; a bare "is_2" stays as it is. */
+function statedQuantity(name: string, units: UnitChoice): string | number | null {
+  const [, number = "", id = ""] = /^is_(\d+(?:·\d+)?)(?:_([a-z]+))?$/.exec(name) ?? [];
+  if (number !== "" && id === "") return Number(number.replace("·", "."));
   const unit = knownUnits.find((one) => one.id === id);
   if (!unit || unit.dimension === "count") return null;
-  return showQuantity(Number(number.replace("·", ".")) * unit.factor, unit.dimension, units);
+  return toldQuantity(Number(number.replace("·", ".")) * unit.factor, unit.dimension, units);
 }
 
 /** A brief whose texts say its numbers as they are. */

@@ -82,6 +82,16 @@ function withPart(line: KitLine, part: BoundPart, value: number): KitLine {
   return { ...line, cut: part === "cutWidth" ? { ...line.cut, widthM: value } : { ...line.cut, heightM: value } };
 }
 
+/** Whether a place in a brief, such as lines, an id, cut, widthM, is a part that follows a number of the brief now. */
+export function isFollowing(lines: readonly KitLine[], [list, id, key, inner]: readonly string[]): boolean {
+  const bind = list === "lines" ? lines.find((line) => line.id === id)?.bind : undefined;
+  if (!bind || key === undefined) return false;
+  if (key === "materialId") return bind.material !== null && !bind.material.loose;
+  const part =
+    key === "amount" ? "amount" : key !== "cut" ? null : inner === "widthM" ? "cutWidth" : inner === "heightM" ? "cutHeight" : null;
+  return part !== null && bind[part] !== null && !bind[part].loose;
+}
+
 /** A line with something typed over: what followed the brief stands by itself from then on. */
 export function typedOver(line: KitLine, patch: Partial<KitLine>): KitLine {
   const next = { ...line, ...patch };

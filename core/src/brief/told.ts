@@ -1,11 +1,17 @@
 import type { Field, Measure } from "../family/shape.ts";
 import { showNumber, showQuantity, type UnitChoice } from "../quantity/show.ts";
+import type { Dimension } from "../quantity/units.ts";
 
 /** A field's value as a sentence has it: a choice in its words, whole seconds and minutes whole, everything else in the unit it reads best in. */
 export function toldValue(field: Field, value: number | string, units: UnitChoice): string {
   if (field.kind === "choice") return field.options.find(({ id }) => id === value)?.words ?? String(value);
   if (typeof value !== "number") return String(value);
-  return field.dimension === "time" ? toldTime(value) : showQuantity(value, field.dimension, units);
+  return toldQuantity(value, field.dimension, units);
+}
+
+/** A quantity as a sentence has it. */
+export function toldQuantity(si: number, dimension: Dimension, units: UnitChoice): string {
+  return dimension === "time" ? toldTime(si) : showQuantity(si, dimension, units);
 }
 
 /** Seconds in words: "15 s", "1.50 s", "20 min". */

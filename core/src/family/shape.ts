@@ -112,16 +112,21 @@ export interface CautionContext {
 /** What about a material can hurt: see `hazards.ts`. */
 export type Hazard = "sharp edge" | "pointed" | "hot" | "film" | "snaps";
 
-/** What is seen when a build fails, with a question first and a nudge after it. */
-export interface Symptom {
-  readonly id: string;
+/** Words that stand only for some builds, by a choice of goal or plain build, or only at home or at the house. May have places for the brief's numbers. */
+export interface Said {
   readonly words: string;
+  readonly when?: When;
+  readonly at?: "home" | "house";
+}
+
+/** What is seen when a build fails, with a question first and a nudge after it. */
+export interface Symptom extends Said {
+  readonly id: string;
   readonly question: string;
   readonly nudge: string;
 }
 
-export interface Step {
-  readonly words: string;
+export interface Step extends Said {
   readonly adult?: boolean;
 }
 
@@ -254,7 +259,7 @@ export interface Family {
   readonly cautions: (spec: Values, context: CautionContext) => readonly Caution[];
   readonly symptoms: readonly Symptom[];
   readonly protocol: Protocol;
-  readonly rules: readonly string[];
+  readonly rules: readonly Said[];
   readonly tiers: readonly FamilyTier[];
   readonly howTo: readonly Step[];
   readonly idea: string;

@@ -1,5 +1,5 @@
 import type { TestPlace } from "./choices.ts";
-import type { Field, NumberField, Values, When } from "./shape.ts";
+import type { Field, NumberField, Said, Values, When } from "./shape.ts";
 
 /** A number of these values, the field's start where it is missing or no number. */
 export function numberOf(values: Values, fields: readonly Field[], id: string): number {
@@ -26,6 +26,11 @@ export function startValues(fields: readonly Field[]): Values {
 /** True when the field stands, given the other values. */
 export function applies(when: When | undefined, values: Values): boolean {
   return when === undefined || when.is.includes(String(values[when.field]));
+}
+
+/** Those of a list that stand for this build, at home or at the house; `values` are goal and plain build together. */
+export function saidFor<S extends Said>(list: readonly S[], values: Values, atHome: boolean): readonly S[] {
+  return list.filter(({ when, at }) => applies(when, values) && (at === undefined || (at === "home") === atHome));
 }
 
 /** What is wrong with a set of values, by field id, in words that say how to mend it. */

@@ -225,6 +225,7 @@ export const falls: readonly Starter[] = [
       ["cotton", "team", 20, { perRebuild: 0.3, standIn: "paper tissue" }],
       ["band-middle", "team", 3, { perRebuild: 0.3, standIn: "string" }],
       ["felt", "team", 1, { perRebuild: 0.5, standIn: "an old sock" }],
+      ["tape-measure", "rig", 1, shared(1, 0)],
     ],
     tiers: [
       ["limited materials", "The team's tray"],

@@ -24,6 +24,7 @@ export const launches: readonly Starter[] = [
       ["lid", "builder", 1, { perRebuild: 0.1, standIn: "a folded paper cup" }],
       ["pompom", "builder", 2, { perRebuild: 0, standIn: "a crumpled half sheet" }],
       ["goggles", "builder", 1, shared(0.5)],
+      ["tape-measure", "rig", 1, shared(1, 0)],
     ],
     tiers: [
       ["limited materials", "One band"],
@@ -54,6 +55,7 @@ export const launches: readonly Starter[] = [
       ["copy-paper", "team", 2, { perRebuild: 0, standIn: "newspaper" }],
       ["bucket", "rig", 1, shared(1, 0)],
       ["goggles", "builder", 1, shared(0.5)],
+      ["tape-measure", "rig", 1, shared(1, 0)],
     ],
     tiers: [
       ["limited materials", `${many("mostBands", "band")}, ${many(takes(1), "stick")}`],
@@ -92,6 +94,7 @@ export const launches: readonly Starter[] = [
       ["straw", "builder", 1, { perRebuild: 0, spoilRate: 0.02 }],
       ["tape-peels", "builder", 400, measured()],
       ["card", "builder", 1, { perRebuild: 0.5, cut: kitCut({ widthM: 0.08, heightM: 0.1 }), standIn: "a postcard" }],
+      ["goggles", "rig", 4, shared(1)],
       ["tape-measure", "rig", 1, shared(1, 0)],
     ],
     tiers: [

@@ -93,6 +93,7 @@ export const moves: readonly Starter[] = [
       ["card", "team", 1, { perRebuild: 0.5, cut: kitCut({ widthM: 0.25, heightM: 0.35 }), standIn: "cereal boxes" }],
       ["cup", "team", 1, { perRebuild: 0, standIn: "a yoghurt pot" }],
       ["marble", "team", 1, { perRebuild: 0, spoilRate: 0.03, source: "house", standIn: "a foil ball" }],
+      ["stopwatch", "rig", 1, shared(1, 0)],
       ["tape-peels", "team", 2500, measured()],
     ],
     tiers: [
@@ -168,6 +169,7 @@ export const moves: readonly Starter[] = [
       ["skewer", "builder", 2, { perRebuild: 0.25, spoilRate: 0.03, standIn: "pencils" }],
       ["straw", "builder", 2, { perRebuild: 0.25, standIn: "a pen's tube" }],
       ["band-middle", "builder", 4, { perRebuild: 0.3, spoilRate: 0.06 }],
+      ["goggles", "rig", 4, shared(1)],
       ["tape-measure", "rig", 1, shared(1, 0)],
     ],
     tiers: [
@@ -210,6 +212,7 @@ export const moves: readonly Starter[] = [
           standIn: "paper",
         },
       ],
+      ["stopwatch", "rig", 1, shared(1, 0)],
       ["fan", "rig", 1, shared(1, 0)],
     ],
     tiers: [

@@ -20,6 +20,7 @@ export const spans: readonly Starter[] = [
       ["load-bag", "rig", 8, { ...kept, ...bound({ amount: ["loadKg", 20] }), standIn: "small bags of rice, weighed" }],
       ["tray", "rig", 1, { ...shared(1, 0), standIn: "a folded blanket" }],
       ["ruler", "table", 2, shared(1)],
+      ["goggles", "rig", 4, shared(1)],
     ],
     tiers: [
       ["free", "Any paper from the box"],
@@ -85,6 +86,7 @@ export const spans: readonly Starter[] = [
       ["tape-peels", "team", 900, measured()],
       ["load-bag", "rig", 14, { ...kept, ...bound({ amount: ["loadKg", 70] }) }],
       ["scissors", "team", 1, shared(0.4)],
+      ["goggles", "rig", 4, shared(1)],
     ],
     tiers: [
       [
@@ -149,6 +151,7 @@ export const spans: readonly Starter[] = [
       ["straw", "builder", 16, { perRebuild: 0.4, spoilRate: 0.05, standIn: "rolled magazine pages" }],
       ["band-thin", "builder", 24, { perRebuild: 0.3, spoilRate: 0.04, standIn: "thread" }],
       ["cup", "builder", 1, { perRebuild: 0, standIn: "a yoghurt pot" }],
+      ["scale", "builder", 1, { ...shared(1, 0), source: "home", standIn: "no scale: count the coins, all of one kind" }],
       [
         "coin",
         "builder",

@@ -27,7 +27,7 @@ export const stands: readonly Starter[] = [
       ["limited time", buildTime],
       ["stretch", "Stand {stretch} high", 1.25],
     ],
-    rules: [`Are there no more than ${many("sticks", "strand")} and ${many("joints", "joint")} in it?`],
+    rules: ["Are its joints of clay alone?"],
     cautions: ["Strands are not for mouths; sweep up broken ends."],
     questions: ["Which sides of your tower are triangles?"],
     nudges: ["Spend on the base first, on the top last."],
@@ -56,6 +56,8 @@ export const stands: readonly Starter[] = [
         14,
         { ...bound({ amount: ["topKg", 1000 / 3.6] }), source: "house", perRebuild: 0, spoilRate: 0, standIn: "coins, weighed" },
       ],
+      ["tape-measure", "rig", 1, shared(1, 0)],
+      ["goggles", "team", 2, shared(1)],
       ["scissors", "team", 1, shared(0.5)],
     ],
     tiers: [

@@ -1,11 +1,13 @@
 import type { AddedHint } from "@lampcrate/contract";
-import { families } from "@lampcrate/core";
-import { Input, Select } from "antd";
+import { families, fillText, saidFor } from "@lampcrate/core";
+import { Select } from "antd";
 import { nanoid } from "nanoid";
 import { useState } from "react";
-import { Button } from "../pieces/Button.tsx";
 import { Fold } from "../pieces/Fold.tsx";
 import { useBriefWork, useRunActions } from "../work/RunContext.ts";
+import { useFilling } from "../work/useFilling.ts";
+import { AddWords } from "./words/AddWords.tsx";
+import { SaidItem } from "./words/SaidItem.tsx";
 
 const rungs = (["question", "nudge", "example"] as const).map((value) => ({ value, label: value }));
 
@@ -17,6 +19,8 @@ const told = {
     placeholder: "Does nothing touch the floor?",
     added: "added a rule",
     gone: "took a rule away",
+    changed: "changed a rule",
+    one: "A rule, as a question",
   },
   hints: {
     title: "Hints, in their order",
@@ -25,6 +29,8 @@ const told = {
     placeholder: "Where does it give way first?",
     added: "added a hint",
     gone: "took a hint away",
+    changed: "changed a hint",
+    one: "A hint",
   },
 } as const;
 
@@ -32,16 +38,21 @@ const told = {
 export function AddedList({ part }: { readonly part: "rules" | "hints" }) {
   const { brief } = useBriefWork();
   const { change } = useRunActions();
-  const [typed, setTyped] = useState("");
   const [rung, setRung] = useState<AddedHint["rung"]>("question");
+  const { run } = useBriefWork();
+  const filling = useFilling();
   const words = told[part];
   const family = families[brief.family];
-  const add = (): void => {
-    const said = typed.trim();
-    if (said === "") return;
+  const ofFamily = saidFor(family.rules, { ...brief.spec, ...brief.design }, run.kind === "at-home");
+  const add = (said: string): void => {
     if (part === "rules") change({ rules: [...brief.rules, { id: nanoid(10), words: said }] }, words.added);
     else change({ hints: [...brief.hints, { id: nanoid(10), rung, words: said }] }, words.added);
-    setTyped("");
+  };
+  const set = (id: string, said: string): void => {
+    const put = <T extends { readonly id: string }>(list: readonly T[]) =>
+      list.map((item) => (item.id === id ? { ...item, words: said } : item));
+    if (part === "rules") change({ rules: put(brief.rules) }, words.changed);
+    else change({ hints: put(brief.hints) }, words.changed);
   };
   const remove = (id: string): void =>
     part === "rules"
@@ -53,43 +64,40 @@ export function AddedList({ part }: { readonly part: "rules" | "hints" }) {
       name={part === "rules" ? "Rules" : "Hints"}
       title={words.title}
       at={part}
-      holds={part === "rules" ? `${family.rules.length} of the family, ${own.length} of this brief` : `${own.length} of this brief`}
+      holds={part === "rules" ? `${ofFamily.length} of the family, ${own.length} of this brief` : `${own.length} of this brief`}
     >
       <p className="soft small">{words.hint}</p>
       <ul className="plain-list">
-        {part === "rules" ? family.rules.map((rule) => <li key={rule}>{rule}</li>) : null}
+        {part === "rules" ? ofFamily.map((rule) => <li key={rule.words}>{fillText(rule.words, filling)}</li>) : null}
         {own.map((item) => (
           <li key={item.id}>
-            {item.before ? <span className="soft small">{item.before} </span> : null}
-            {item.words}{" "}
-            <Button type="text" size="small" aria-label={`Take away: ${item.words}`} onClick={() => remove(item.id)}>
-              take away
-            </Button>
+            <SaidItem
+              what={words.one}
+              words={item.words}
+              before={item.before}
+              onChange={(said) => set(item.id, said)}
+              onRemove={() => remove(item.id)}
+            />
           </li>
         ))}
         {part === "hints" && own.length === 0 ? <li className="soft">None of this brief's own yet.</li> : null}
       </ul>
-      <div className="row">
-        {part === "hints" ? (
-          <Select
-            aria-label="Rung of the ladder"
-            className="rung"
-            value={rung}
-            options={rungs}
-            onChange={(value: AddedHint["rung"]) => setRung(value)}
-          />
-        ) : null}
-        <Input
-          className="added"
-          maxLength={240}
-          aria-label={words.field}
-          placeholder={words.placeholder}
-          value={typed}
-          onChange={(event) => setTyped(event.target.value)}
-          onPressEnter={add}
-        />
-        <Button onClick={add}>Add</Button>
-      </div>
+      <AddWords
+        label={words.field}
+        placeholder={words.placeholder}
+        before={
+          part === "hints" ? (
+            <Select
+              aria-label="Rung of the ladder"
+              className="rung"
+              value={rung}
+              options={rungs}
+              onChange={(value: AddedHint["rung"]) => setRung(value)}
+            />
+          ) : null
+        }
+        onAdd={add}
+      />
     </Fold>
   );
 }

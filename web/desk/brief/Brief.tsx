@@ -1,6 +1,7 @@
 import { applies, families, learnedBand, showQuantity, tell } from "@lampcrate/core";
 import { useQuery } from "@tanstack/react-query";
 import { RigDrawing } from "../../shared/pieces/RigDrawing.tsx";
+import { ChecksHere } from "../checks/ChecksHere.tsx";
 import { CrateDock } from "../crate/dock/CrateDock.tsx";
 import { FieldList } from "../pieces/FieldList.tsx";
 import { Fold } from "../pieces/Fold.tsx";
@@ -45,6 +46,7 @@ export function Brief() {
   return (
     <StepDesk beside="Crate" panel={<CrateDock />}>
       <Jumps />
+      <ChecksHere />
       <section className="sheet pad stack jump-to" aria-label="Goal" id="goal">
         <h2>
           {family.goalWords(brief.spec, (si, dimension) =>

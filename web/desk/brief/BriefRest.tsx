@@ -1,43 +1,38 @@
-import { families } from "@lampcrate/core";
-import { Checkbox, Input } from "antd";
-import { useId } from "react";
+import { families, fillText } from "@lampcrate/core";
+import { Checkbox } from "antd";
 import { Whole } from "../pieces/Whole.tsx";
 import { useBriefWork, useRunActions } from "../work/RunContext.ts";
+import { useFilling, useNameOf } from "../work/useFilling.ts";
+import { WordsBox } from "./words/WordsBox.tsx";
 
 /** The rest of a brief: its story, trials, ages, and how the test is held. */
 export function BriefRest() {
   const { brief } = useBriefWork();
   const { change } = useRunActions();
-  const story = useId();
-  const note = useId();
   const { protocol } = families[brief.family];
+  const filling = useFilling();
+  const nameOf = useNameOf();
   return (
     <section className="sheet pad stack jump-to" id="story" aria-label="Story and test">
       <h2>Story and test</h2>
-      <div>
-        <label className="field-label" htmlFor={story}>
-          Story, for the sheet
-        </label>
-        <Input.TextArea
-          id={story}
-          rows={3}
-          maxLength={1200}
-          value={brief.story}
-          onChange={(event) => change({ story: event.target.value }, "changed the story")}
-        />
-      </div>
-      <div>
-        <label className="field-label" htmlFor={note}>
-          How this brief's test is held, beyond the family's way
-        </label>
-        <Input.TextArea
-          id={note}
-          rows={2}
-          maxLength={600}
-          value={brief.protocolNote}
-          onChange={(event) => change({ protocolNote: event.target.value }, "changed how the test is held")}
-        />
-      </div>
+      <WordsBox
+        label="Story, for the sheet"
+        text={brief.story}
+        lines
+        most={1200}
+        filling={filling}
+        nameOf={nameOf}
+        onChange={(words) => change({ story: words }, "changed the story")}
+      />
+      <WordsBox
+        label="How this brief's test is held, beyond the family's way"
+        text={brief.protocolNote}
+        lines
+        most={600}
+        filling={filling}
+        nameOf={nameOf}
+        onChange={(words) => change({ protocolNote: words }, "changed how the test is held")}
+      />
       <div className="row">
         <Whole
           label="Minutes a build"
@@ -77,8 +72,10 @@ export function BriefRest() {
       </div>
       <div className="small">
         <p>
-          <strong>How the test is held.</strong> {protocol.before} {protocol.starts} {protocol.stops} {protocol.order}
-          {protocol.control ? ` ${protocol.control}` : ""}
+          <strong>How the test is held.</strong>{" "}
+          {[protocol.before, protocol.starts, protocol.stops, protocol.order, protocol.control ?? ""]
+            .map((words) => fillText(words, filling))
+            .join(" ")}
         </p>
       </div>
     </section>

@@ -1,16 +1,14 @@
 import { families, placeOf } from "@lampcrate/core";
-import { Input } from "antd";
 import { nanoid } from "nanoid";
-import { useState } from "react";
-import { Button } from "../pieces/Button.tsx";
 import { useBriefWork, useCrateWork, useRunActions } from "../work/RunContext.ts";
+import { AddWords } from "./words/AddWords.tsx";
+import { SaidItem } from "./words/SaidItem.tsx";
 
 /** The cautions this brief calls for. Required ones can't be switched off; a planner may add more. */
 export function CautionList() {
   const { brief } = useBriefWork();
   const { materials } = useCrateWork();
   const { change } = useRunActions();
-  const [typed, setTyped] = useState("");
   const used = materials.filter((material) => brief.lines.some((line) => line.materialId === material.id));
   const required = families[brief.family].cautions(brief.spec, {
     youngestAge: brief.youngestAge,
@@ -20,11 +18,6 @@ export function CautionList() {
     hazards: used.flatMap((material) => material.hazards),
     place: placeOf(brief.spec),
   });
-  const add = (): void => {
-    if (typed.trim() === "") return;
-    change({ cautions: [...brief.cautions, { id: nanoid(12), words: typed.trim() }] }, "added a caution");
-    setTyped("");
-  };
   return (
     <section className="sheet pad stack jump-to" aria-label="Cautions" id="cautions">
       <h2>Cautions</h2>
@@ -37,14 +30,15 @@ export function CautionList() {
         ))}
         {brief.cautions.map((caution) => (
           <li key={caution.id}>
-            {caution.words} <span className="soft small">added here</span>{" "}
-            <Button
-              type="text"
-              size="small"
-              onClick={() => change({ cautions: brief.cautions.filter((c) => c.id !== caution.id) }, "took a caution away")}
-            >
-              take away
-            </Button>
+            <SaidItem
+              what="A caution"
+              words={caution.words}
+              after="added here"
+              onChange={(words) =>
+                change({ cautions: brief.cautions.map((c) => (c.id === caution.id ? { ...c, words } : c)) }, "changed a caution")
+              }
+              onRemove={() => change({ cautions: brief.cautions.filter((c) => c.id !== caution.id) }, "took a caution away")}
+            />
           </li>
         ))}
         {required.slice(-1).map((caution) => (
@@ -53,18 +47,11 @@ export function CautionList() {
           </li>
         ))}
       </ul>
-      <div className="row">
-        <Input
-          className="added"
-          maxLength={240}
-          aria-label="Another caution"
-          placeholder="Another caution for this house"
-          value={typed}
-          onChange={(event) => setTyped(event.target.value)}
-          onPressEnter={add}
-        />
-        <Button onClick={add}>Add</Button>
-      </div>
+      <AddWords
+        label="Another caution"
+        placeholder="Another caution for this house"
+        onAdd={(words) => change({ cautions: [...brief.cautions, { id: nanoid(12), words }] }, "added a caution")}
+      />
     </section>
   );
 }

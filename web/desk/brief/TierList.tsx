@@ -1,11 +1,13 @@
 import type { TierDoc } from "@lampcrate/contract";
-import { families, reachOf } from "@lampcrate/core";
-import { Input, InputNumber, Select } from "antd";
+import { families, fillText, reachOf } from "@lampcrate/core";
+import { InputNumber, Select } from "antd";
 import { nanoid } from "nanoid";
 import { Button } from "../pieces/Button.tsx";
 import { Term } from "../pieces/Term.tsx";
 import { useBriefWork, useRunActions } from "../work/RunContext.ts";
+import { useFilling, useNameOf } from "../work/useFilling.ts";
 import { showGoal } from "./ReachPanel.tsx";
+import { WordsBox } from "./words/WordsBox.tsx";
 
 const kinds = (["free", "limited materials", "limited time", "stretch"] as const).map((value) => ({ value, label: value }));
 
@@ -27,6 +29,8 @@ export function TierList({ ratios }: { readonly ratios: readonly number[] }) {
       },
       "took a tier away",
     );
+  const filling = useFilling();
+  const nameOf = useNameOf();
   const missing = family.tiers.filter((tier) => !brief.tiers.some((own) => own.words === tier.words));
   const reachWords = (times: number): string => {
     const value = goal.value * times;
@@ -43,7 +47,7 @@ export function TierList({ ratios }: { readonly ratios: readonly number[] }) {
       </h2>
       {brief.tiers.length === 0 ? <p className="soft">None yet: everybody builds under the same terms.</p> : null}
       {brief.tiers.map((tier) => (
-        <div key={tier.id} className="tier" role="group" aria-label={`Tier: ${tier.words}`}>
+        <div key={tier.id} className="tier" role="group" aria-label={`Tier: ${fillText(tier.words, { ...filling, times: tier.times })}`}>
           <Select
             aria-label="Kind of tier"
             value={tier.kind}
@@ -52,11 +56,14 @@ export function TierList({ ratios }: { readonly ratios: readonly number[] }) {
               set(tier.id, { kind, times: kind === "stretch" ? (tier.times ?? 1.5) : null }, `tier: ${kind}`)
             }
           />
-          <Input
-            aria-label="What it says"
-            maxLength={200}
-            value={tier.words}
-            onChange={(event) => event.target.value !== "" && set(tier.id, { words: event.target.value }, "a tier's words")}
+          <WordsBox
+            label="What it says"
+            bare
+            text={tier.words}
+            most={200}
+            filling={{ ...filling, times: tier.times }}
+            nameOf={nameOf}
+            onChange={(words) => words.trim() !== "" && set(tier.id, { words }, "a tier's words")}
           />
           {tier.kind === "stretch" ? (
             <span className="row near one-line">
@@ -98,11 +105,11 @@ export function TierList({ ratios }: { readonly ratios: readonly number[] }) {
             onClick={() =>
               change(
                 { tiers: [...brief.tiers, { id: nanoid(10), kind: tier.kind, words: tier.words, share: 0, times: tier.times ?? null }] },
-                `added tier: ${tier.words}`,
+                `added tier: ${fillText(tier.words, { ...filling, times: tier.times ?? null })}`,
               )
             }
           >
-            + {tier.words}
+            + {fillText(tier.words, { ...filling, times: tier.times ?? null })}
           </Button>
         ))}
         <Button
@@ -110,7 +117,7 @@ export function TierList({ ratios }: { readonly ratios: readonly number[] }) {
           size="small"
           onClick={() =>
             change(
-              { tiers: [...brief.tiers, { id: nanoid(10), kind: "stretch", words: "A step further", share: 0, times: 1.5 }] },
+              { tiers: [...brief.tiers, { id: nanoid(10), kind: "stretch", words: "A step further: {stretch}", share: 0, times: 1.5 }] },
               "added a stretch goal",
             )
           }

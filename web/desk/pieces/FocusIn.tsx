@@ -1,6 +1,6 @@
 import { type ReactNode, useEffect, useRef } from "react";
 
-const takesKeys = "input:not([disabled]), textarea:not([disabled]), button:not([disabled]), [tabindex='0']";
+const takesKeys = "input:not([disabled]), textarea:not([disabled]), [contenteditable='true'], button:not([disabled]), [tabindex='0']";
 
 /** What was opened has the keys in its first field; once it is gone they are back where they were, unless somebody has taken them elsewhere. */
 export function FocusIn({ children }: { readonly children: ReactNode }) {

@@ -9,6 +9,8 @@ export const terms = {
   fairTest: "Two versions that differ in one thing only, tested in the same way: what changes in the result comes from that thing.",
   houseTrial: "A practice build by your own staff before the run. It teaches build time, spoilage and how far to trust the prediction.",
   predicted: "A rough guide: 8 of 10 results are meant to fall into the band.",
+  follows:
+    "This number comes from the brief: move the ruler there, and the kit moves with it. Type another one over it, and it stands by itself until you have it follow again.",
 } as const;
 
 export type TermId = keyof typeof terms;

@@ -1,8 +1,9 @@
 import type { RunDoc, RunSettings } from "@lampcrate/contract";
-import { codeInAddress } from "@lampcrate/core";
+import { briefRoundIn, codeInAddress } from "@lampcrate/core";
 import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { type AskError, api, ask } from "../../shared/client.ts";
+import { ChecksHere } from "../checks/ChecksHere.tsx";
 import { Button } from "../pieces/Button.tsx";
 import { Choose } from "../pieces/Choose.tsx";
 import { FocusIn } from "../pieces/FocusIn.tsx";
@@ -10,8 +11,9 @@ import { Open } from "../pieces/Lock.tsx";
 import { Refused } from "../pieces/Refused.tsx";
 import { useSave } from "../pieces/useSave.ts";
 import { bookingsQuery, runQuery, seasonQuery } from "../queries.ts";
-import { useBriefWork, useRunActions } from "../work/RunContext.ts";
+import { useBriefWork, useCrateWork, useRunActions } from "../work/RunContext.ts";
 import { StepDesk } from "../work/StepDesk.tsx";
+import { useChecks } from "../work/useChecks.ts";
 import { useRunSettings } from "../work/useRunSettings.ts";
 import { Duplicate } from "./Duplicate.tsx";
 import { PhonePreview } from "./PhonePreview.tsx";
@@ -26,8 +28,9 @@ const scorings: readonly (readonly [RunSettings["scoring"], string])[] = [
 
 /** Freeze the brief, open the run to families, hand out its code, QR and sheet. */
 export function Publish() {
-  const { run } = useBriefWork();
-  const { flush } = useRunActions();
+  const { run, brief } = useBriefWork();
+  const { materials } = useCrateWork();
+  const { flush, change } = useRunActions();
   const queries = useQueryClient();
   const settings = useRunSettings();
   const [refused, setRefused] = useState<AskError | null>(null);
@@ -42,6 +45,13 @@ export function Publish() {
     setRefused(null);
     if (await flush()) await save(doing);
   };
+  const stopped = useChecks().some(({ stops }) => stops);
+  // What was a round number in the other units becomes one in these: the goal itself moves, and all follows.
+  const inUnits = async (units: RunDoc["units"]): Promise<void> => {
+    if (!(await settings.change({ units }))) return;
+    const { spec, design, compared, lines } = briefRoundIn(brief, units, (id) => materials.find((m) => m.id === id)?.unit ?? null);
+    change({ spec, design, compared, lines }, `round numbers in ${units === "metric" ? "metres and grams" : "feet and pounds"}`);
+  };
   const param = { param: { id: run.id } };
   const published = run.status === "published";
   const canPublish = !published || run.changedSincePublished;
@@ -53,9 +63,10 @@ export function Publish() {
         </h2>
         <p>{statusWords(run)}</p>
         <Refused trouble={refused ?? trouble} />
+        <ChecksHere />
         <div className="row">
           {canPublish ? (
-            <Button type="primary" disabled={pending} onClick={() => void act(() => ask(api.runs[":id"].publish.$post(param)))}>
+            <Button type="primary" disabled={pending || stopped} onClick={() => void act(() => ask(api.runs[":id"].publish.$post(param)))}>
               {published ? `Publish version ${(run.publishedVersion ?? 0) + 1}` : "Publish"}
             </Button>
           ) : null}
@@ -101,7 +112,7 @@ export function Publish() {
               ["metric", "metric"],
               ["imperial", "feet, inches, pounds, ounces"],
             ]}
-            onChange={(units) => settings.change({ units })}
+            onChange={(units) => inUnits(units)}
           />
           <Choice
             label="When their time is over, entries are"

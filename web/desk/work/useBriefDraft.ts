@@ -1,5 +1,5 @@
 import type { BriefDoc, RunDoc } from "@lampcrate/contract";
-import { type FieldClash, mergeChanges, withTheirs } from "@lampcrate/core";
+import { type FieldClash, isFollowing, mergeChanges, withTheirs } from "@lampcrate/core";
 import { useQueryClient } from "@tanstack/react-query";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { AskError, api, ask } from "../../shared/client.ts";
@@ -44,8 +44,11 @@ export interface DraftActions {
 
 const restMs = 500;
 
-/** Holds a run's brief while it is edited. Nothing typed is lost when a save is refused: the draft stays until it is saved or dropped. */
-export function useBriefDraft(run: RunDoc): { readonly draft: BriefDraft; readonly actions: DraftActions } {
+/** Holds a run's brief while it is edited; `follow` has what depends on a number of it follow at once. Nothing typed is lost when a save is refused: the draft stays until it is saved or dropped. */
+export function useBriefDraft(
+  run: RunDoc,
+  follow: (brief: BriefDoc) => BriefDoc = (brief) => brief,
+): { readonly draft: BriefDraft; readonly actions: DraftActions } {
   const queries = useQueryClient();
   const [draft, setDraft] = useState<BriefDoc | null>(null);
   const [state, setState] = useState<SaveState>({ kind: "saved" });
@@ -88,7 +91,10 @@ export function useBriefDraft(run: RunDoc): { readonly draft: BriefDraft; readon
         dirty.current = true;
         const stale = staleOf(error);
         if (stale === null) return setState(refusalOf(error));
-        const { merged, clashes } = mergeChanges(base.current.brief, latest.current, stale.current.brief);
+        const joined = mergeChanges(base.current.brief, latest.current, stale.current.brief);
+        // What follows a number of the brief is not asked for: it follows the one that is kept.
+        const merged = following.current(joined.merged);
+        const clashes = joined.clashes.filter(({ place }) => !isFollowing(merged.lines, place));
         latest.current = merged;
         base.current = { revision: stale.current.briefRevision, brief: stale.current.brief };
         setDraft(merged);
@@ -106,12 +112,14 @@ export function useBriefDraft(run: RunDoc): { readonly draft: BriefDraft; readon
     saving.current = null;
   }, [queries, run.id]);
 
+  const following = useRef(follow);
+  following.current = follow;
   const saveAgain = useRef(save);
   saveAgain.current = save;
 
   const change = useCallback(
     (patch: Partial<BriefDoc>, what: string, settled = true): void => {
-      latest.current = { ...latest.current, ...patch };
+      latest.current = following.current({ ...latest.current, ...patch });
       dirty.current = true;
       setDraft(latest.current);
       if (!settled) return;
@@ -152,7 +160,7 @@ export function useBriefDraft(run: RunDoc): { readonly draft: BriefDraft; readon
         const clashes = asking.current;
         if (clashes === null) return;
         asking.current = null;
-        latest.current = withTheirs(latest.current, clashes, theirs);
+        latest.current = following.current(withTheirs(latest.current, clashes, theirs));
         setDraft(latest.current);
         setState({ kind: "unsaved" });
         void save();

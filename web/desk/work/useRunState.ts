@@ -1,7 +1,7 @@
-import type { MaterialDoc, RunDoc, SessionDoc } from "@lampcrate/contract";
-import { type CrateFor, crateInput } from "@lampcrate/core";
+import type { BriefDoc, MaterialDoc, RunDoc, SessionDoc } from "@lampcrate/contract";
+import { type CrateFor, crateInput, followed } from "@lampcrate/core";
 import { useQuery } from "@tanstack/react-query";
-import { useMemo, useState } from "react";
+import { useCallback, useMemo, useState } from "react";
 import { useSame } from "../../shared/useSame.ts";
 import { meQuery } from "../queries.ts";
 import { type Promising, usePromised } from "../seasonData/usePromised.ts";
@@ -11,7 +11,8 @@ import { useHeads } from "./useHeads.ts";
 
 /** Everything the steps of one run share: the brief's draft, which crate is shown, its heads while a dial moves. */
 export function useRunState(run: RunDoc, stock: readonly MaterialDoc[]): RunWork {
-  const { draft, actions } = useBriefDraft(run);
+  const follow = useCallback((brief: BriefDoc) => following(brief, stock), [stock]);
+  const { draft, actions } = useBriefDraft(run, follow);
   const now = useQuery(meQuery).data?.now ?? 0;
   const [chosen, setCrateFor] = useState<CrateFor | null>(null);
   const session = sessionAt(run, chosen, now);
@@ -35,6 +36,12 @@ export function useRunState(run: RunDoc, stock: readonly MaterialDoc[]): RunWork
   );
   const all = useMemo(() => ({ ...actions, changeHeads, setCrateFor }), [actions, changeHeads]);
   return useMemo(() => ({ brief, crate, actions: all }), [brief, crate, all]);
+}
+
+/** A brief whose kit follows its numbers. */
+function following(brief: BriefDoc, stock: readonly MaterialDoc[]): BriefDoc {
+  const lines = followed(brief, (id) => stock.find((material) => material.id === id)?.unit ?? null);
+  return lines === brief.lines ? brief : { ...brief, lines };
 }
 
 /** The session that is chosen, or the next one, or the last when all are over; null for the whole run. */

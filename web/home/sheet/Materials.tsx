@@ -2,11 +2,11 @@ import type { SheetLine } from "@lampcrate/contract";
 import { useWords } from "../../shared/words/useWords.ts";
 
 /** What is packed, what is at the table, what to find at home, and what to use instead. */
-export function Materials({ lines }: { readonly lines: readonly SheetLine[] }) {
+export function Materials({ lines, atHome }: { readonly lines: readonly SheetLine[]; readonly atHome: boolean }) {
   const words = useWords();
   const groups = [
     ["packed", words.sheet.packed],
-    ["house", words.sheet.house],
+    ["house", atHome ? words.sheet.lent : words.sheet.house],
     ["home", words.sheet.home],
   ] as const;
   return (

@@ -61,7 +61,7 @@ export function OpenSheet({ sheet }: { readonly sheet: SheetDoc }) {
           ))}
         </ul>
       </section>
-      <Materials lines={sheet.lines} />
+      <Materials lines={sheet.lines} atHome={sheet.kind === "at-home"} />
       <section className="card">
         <h2>{words.sheet.steps}</h2>
         <ol>
@@ -74,7 +74,7 @@ export function OpenSheet({ sheet }: { readonly sheet: SheetDoc }) {
         <section className="card">
           <h2>{words.sheet.howTo}</h2>
           <ol>
-            {family.howTo.map((step) => (
+            {sheet.words.howTo.map((step) => (
               <li key={step.words}>
                 {step.words}
                 {step.adult ? <strong> ({words.sheet.adult})</strong> : null}
@@ -86,13 +86,13 @@ export function OpenSheet({ sheet }: { readonly sheet: SheetDoc }) {
       <section className="card">
         <h2>{words.sheet.testAgain}</h2>
         <p>
-          {family.protocol.before} {family.protocol.starts} {family.protocol.stops} {family.protocol.order} {brief.protocolNote}
+          {sheet.words.test.join(" ")} {brief.protocolNote}
         </p>
       </section>
       <section className="card">
         <h2>{words.sheet.rules}</h2>
         <ul>
-          {[...family.rules, ...brief.rules.map((rule) => rule.words)].map((rule) => (
+          {[...sheet.words.rules, ...brief.rules.map((rule) => rule.words)].map((rule) => (
             <li key={rule}>{rule}</li>
           ))}
         </ul>
@@ -112,7 +112,7 @@ export function OpenSheet({ sheet }: { readonly sheet: SheetDoc }) {
       ) : null}
       <section className="card">
         <h2>{words.sheet.idea}</h2>
-        <p>{family.idea}</p>
+        <p>{sheet.words.idea}</p>
       </section>
       <p className="plain-words wide">
         <strong>{closingWords(sheet, words)}</strong>

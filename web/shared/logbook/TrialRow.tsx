@@ -1,11 +1,11 @@
 import type { TrialInput } from "@lampcrate/contract";
 import {
   type CheckedTrial,
-  type Family,
   flagWords,
   type Measure,
   reasonWords,
   refusalWords,
+  type Symptom,
   showQuantity,
   type UnitChoice,
 } from "@lampcrate/core";
@@ -18,12 +18,13 @@ interface TrialRowProps {
   readonly checked: CheckedTrial | undefined;
   readonly measure: Measure;
   readonly units: UnitChoice;
-  readonly family: Family;
+  /** What may be seen when such a build fails. */
+  readonly symptoms: readonly Symptom[];
   readonly onChange: (patch: Partial<TrialInput>) => void;
 }
 
 /** One trial: typed or timed; questioned in place when it can't be, or hardly. A failed test is an ordinary thing with a next question. */
-export function TrialRow({ number, trial, checked, measure, units, family, onChange }: TrialRowProps) {
+export function TrialRow({ number, trial, checked, measure, units, symptoms, onChange }: TrialRowProps) {
   const words = useWords();
   const id = useId();
   const [failed, setFailed] = useState(trial.raw === null && trial.seen.length > 0);
@@ -76,7 +77,7 @@ export function TrialRow({ number, trial, checked, measure, units, family, onCha
           </p>
         ) : null}
       </div>
-      {failed && trial.raw === null ? <Symptoms family={family} seen={trial.seen} onChange={(seen) => onChange({ seen })} /> : null}
+      {failed && trial.raw === null ? <Symptoms symptoms={symptoms} seen={trial.seen} onChange={(seen) => onChange({ seen })} /> : null}
       {measure.quality === "load" && trial.raw !== null && read?.ok ? (
         <label className="tick">
           <input type="checkbox" checked={trial.atLeast} onChange={(event) => onChange({ atLeast: event.target.checked })} />
@@ -129,21 +130,21 @@ function Question({ value, checked, measure, units, onTake, onKeep }: QuestionPr
 }
 
 function Symptoms({
-  family,
+  symptoms,
   seen,
   onChange,
 }: {
-  readonly family: Family;
+  readonly symptoms: readonly Symptom[];
   readonly seen: readonly string[];
   readonly onChange: (seen: readonly string[]) => void;
 }) {
   const words = useWords();
-  const chosen = family.symptoms.filter((symptom) => seen.includes(symptom.id));
+  const chosen = symptoms.filter((symptom) => seen.includes(symptom.id));
   return (
     <div>
       <p>{words.log.noNumberHint}</p>
       <div className="choices">
-        {family.symptoms.map((symptom) => (
+        {symptoms.map((symptom) => (
           <button
             key={symptom.id}
             type="button"

@@ -1,5 +1,15 @@
 import type { TrialInput, VersionInput } from "@lampcrate/contract";
-import { checkVersion, type Family, instrumentById, type Measure, showQuantity, type UnitChoice, type Values } from "@lampcrate/core";
+import {
+  checkVersion,
+  type Family,
+  instrumentById,
+  type Measure,
+  type Symptom,
+  saidFor,
+  showQuantity,
+  type UnitChoice,
+  type Values,
+} from "@lampcrate/core";
 import { useId } from "react";
 import { StillRuler } from "../pieces/Ruler.tsx";
 import { quantityScale } from "../pieces/scale.ts";
@@ -87,7 +97,7 @@ export function VersionCard({ title, first, tried, version, removable, onChange,
           checked={checked[i]}
           measure={measure}
           units={units}
-          family={family}
+          symptoms={symptomsOf(tried, version, trial)}
           onChange={(patch) => setTrial(i, patch)}
         />
       ))}
@@ -101,6 +111,12 @@ export function VersionCard({ title, first, tried, version, removable, onChange,
       ) : null}
     </section>
   );
+}
+
+/** What may have been seen with such a build, as it was declared; and what was said already. */
+function symptomsOf({ family, spec, design }: Tried, { variables }: VersionInput, { seen }: TrialInput): readonly Symptom[] {
+  const usual = saidFor(family.symptoms, { ...spec, ...design, ...variables }, false);
+  return family.symptoms.filter((symptom) => usual.includes(symptom) || seen.includes(symptom.id));
 }
 
 function InstrumentChoice({

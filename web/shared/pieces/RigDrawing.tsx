@@ -49,7 +49,7 @@ export function RigDrawing({
   const left = (width - frame.width * scale) / 2;
   const x = (m: number): number => left + m * scale;
   const y = (m: number): number => tall - edge - m * scale;
-  const square = squareOf(scale) * scale;
+  const square = squareOf(scale, units) * scale;
   const text = small ? 19 : width < 600 ? 18 : 15;
   return (
     // biome-ignore lint/a11y/noSvgWithoutTitle: the picture in it has a name; its handles have their own
@@ -72,7 +72,7 @@ export function RigDrawing({
       ) : null}
       {small || bare ? null : (
         <text x={width - 8} y={tall - 7} textAnchor="end" fontSize={text * 0.8} fill="var(--soft)">
-          one square {showQuantity(squareOf(scale), "length", units)}
+          one square {showQuantity(squareOf(scale, units), "length", units)}
         </text>
       )}
     </svg>
@@ -88,6 +88,12 @@ function gridOf(width: number, floor: number, left: number, square: number, tall
 }
 
 /** A round length whose square is 14 to 36 px. */
-function squareOf(scale: number): number {
-  return [0.001, 0.002, 0.005, 0.01, 0.02, 0.05, 0.1, 0.2, 0.5, 1, 2].find((m) => m * scale >= 14) ?? 5;
+function squareOf(scale: number, units: UnitChoice): number {
+  return squares[units].find((m) => m * scale >= 14) ?? 5;
 }
+
+const squares: Readonly<Record<UnitChoice, readonly number[]>> = {
+  metric: [0.001, 0.002, 0.005, 0.01, 0.02, 0.05, 0.1, 0.2, 0.5, 1, 2],
+  // 1/16 in to 1 in, then 2, 6 and 12 in, 2 and 5 ft.
+  imperial: [0.0625, 0.125, 0.25, 0.5, 1, 2, 6, 12, 24, 60].map((inches) => inches * 0.0254),
+};

@@ -1,4 +1,7 @@
-import type { Caution, FamilyTier, Protocol, Step, Symptom } from "../shape.ts";
+import type { Caution, FamilyTier, Protocol, Said, Step, Symptom, When } from "../shape.ts";
+
+const canopy: { readonly when: When } = { when: { field: "kind", is: ["round", "square", "plate", "bag"] } };
+const spinner: { readonly when: When } = { when: { field: "kind", is: ["spinner"] } };
 
 export const descentSymptoms: readonly Symptom[] = [
   { id: "hard", words: "lands hard", question: "Is it too heavy, or too small?", nudge: "Less cargo or a larger canopy, one at a time." },
@@ -7,12 +10,14 @@ export const descentSymptoms: readonly Symptom[] = [
     words: "streams and never opens",
     question: "Are all lines the same length?",
     nudge: "Even the lines, make them longer, or go higher.",
+    ...canopy,
   },
   {
     id: "swings",
     words: "swings from side to side",
     question: "Where does the air get out?",
     nudge: "Try a vent in the middle, or more lines.",
+    ...canopy,
   },
   { id: "drifts", words: "drifts away", question: "Is there a draught?", nudge: "Go indoors, or wait for still air." },
   {
@@ -20,6 +25,7 @@ export const descentSymptoms: readonly Symptom[] = [
     words: "does not spin",
     question: "Do both wings fold the same way?",
     nudge: "Fold the wings to opposite sides; a little more weight at the foot.",
+    ...spinner,
   },
 ];
 
@@ -32,19 +38,21 @@ export const descentProtocol: Protocol = {
   trials: 3,
 };
 
-export const descentRules: readonly string[] = [
-  "Was it let go, not thrown?",
-  "Was its lowest point at the mark?",
-  "Was the cargo the same as before?",
+export const descentRules: readonly Said[] = [
+  { words: "Was it let go, not thrown?" },
+  { words: "Was its lowest point at the mark, {heightM} above the floor?" },
+  { words: "Was the cargo the same as before?" },
 ];
 
 export const descentHowTo: readonly Step[] = [
-  { words: "Mark the drop height on a wall or door frame, measured from the floor." },
-  { words: "Drop the bare cargo three times and time it. This is what you compare with." },
-  { words: "Cut the canopy or the two wings along the lines of the sheet.", adult: true },
+  { words: "Mark {heightM} on a wall or door frame, measured from the floor." },
+  { words: "Drop the bare cargo {trials, plural, one {once} other {# times}} and time it. This is what you compare with." },
+  { words: "Cut the canopy, {sizeM} across, and tie lines of one length to its rim.", adult: true, ...canopy },
+  { words: "Cut the strip down its middle into two wings of {sizeM}, and fold them to opposite sides.", adult: true, ...spinner },
   { words: "Fix the cargo at the foot, the same way each time." },
   { words: "Let it go from the mark. Watch what it does before you read the clock." },
-  { words: "How long, how wide, how many lines or folds: these choices are yours, one at a time." },
+  { words: "How wide, how many lines, how long: these choices are yours, one at a time.", ...canopy },
+  { words: "How long the wings are, how wide, how heavy the foot: these choices are yours, one at a time.", ...spinner },
 ];
 
 export const descentIdea =
@@ -74,5 +82,5 @@ export function descentCautions(heightM: number): readonly Caution[] {
 export const descentTiers: readonly FamilyTier[] = [
   { kind: "free", words: "Any light material" },
   { kind: "limited materials", words: "One sheet, one length of line, the same cargo" },
-  { kind: "stretch", words: "1.6 times as long in the air", times: 1.6 },
+  { kind: "stretch", words: "Stay up {stretch}", times: 1.6 },
 ];

@@ -1,4 +1,6 @@
-import type { Caution, FamilyTier, Protocol, Step, Symptom } from "../shape.ts";
+import type { Caution, FamilyTier, Protocol, Said, Step, Symptom, When } from "../shape.ts";
+
+const by = (...is: readonly string[]): { readonly when: When } => ({ when: { field: "drive", is } });
 
 export const driveSymptoms: readonly Symptom[] = [
   {
@@ -6,6 +8,7 @@ export const driveSymptoms: readonly Symptom[] = [
     words: "the wheels spin on the spot",
     question: "Do the wheels leave a mark, or a smell?",
     nudge: "More weight over the driven axle, or a band round the wheel as a tyre.",
+    ...by("band"),
   },
   {
     id: "turns",
@@ -17,7 +20,7 @@ export const driveSymptoms: readonly Symptom[] = [
     id: "will-not-start",
     words: "will not start",
     question: "Does a wheel turn freely when you flick it?",
-    nudge: "Free the axle, or give it more turns or more sail.",
+    nudge: "Free the axle first; only then more push.",
   },
   {
     id: "short",
@@ -25,30 +28,36 @@ export const driveSymptoms: readonly Symptom[] = [
     question: "Does it rub anywhere?",
     nudge: "Lighter, with freer axles and larger wheels.",
   },
-  { id: "tips-over", words: "tips over", question: "How high is its weight?", nudge: "A wider stand, the weight lower, the sail shorter." },
+  { id: "tips-over", words: "tips over", question: "How high is its weight?", nudge: "A wider stand, and the weight lower." },
 ];
 
 export const driveProtocol: Protocol = {
-  before: "Front wheels on the line, floor level and the same, wound by the same number of turns.",
+  before: "Front wheels on the line, floor level and the same; wound, blown or raised the same way each time.",
   starts: "Let go without a push.",
   stops: "Measure along the lane to where the front wheels stand still; drift at a right angle to it.",
   order: "Each version as often as the brief asks, before anything is changed.",
   trials: 3,
 };
 
-export const driveRules: readonly string[] = [
-  "Was it let go without a push?",
-  "Does nothing but the brief's drive move it?",
-  "Is it the same floor as before?",
+export const driveRules: readonly Said[] = [
+  { words: "Was it let go without a push?" },
+  { words: "Does nothing but the band move it?", ...by("band") },
+  { words: "Does nothing but the wind move it?", ...by("sail") },
+  { words: "Does nothing but the ramp, {rampM} high, move it?", ...by("gravity") },
+  { words: "Is it the same floor as before?" },
 ];
 
 export const driveHowTo: readonly Step[] = [
   { words: "Fix two straws across a body, square to it; axles run in them." },
   { words: "Cut wheels and pierce their middles.", adult: true },
   { words: "Push the wheels on, and flick each: it should turn on for a while." },
-  { words: "Hook a band to the body and to the axle, or stand a sail up, or set it on the ramp." },
-  { words: "Let it go from the line, three times." },
-  { words: "How many turns, how large a wheel or sail, how heavy: these choices are yours." },
+  { words: "Hook a band to the body and to the axle, and wind it: {turns, plural, one {# turn} other {# turns}} at first.", ...by("band") },
+  { words: "Stand a sail up, a square of about {sailM}, and stay it so that it can't fold.", ...by("sail") },
+  { words: "Set it on the ramp, {rampM} high, and hold it by its back.", ...by("gravity") },
+  { words: "Let it go from the line, {trials, plural, one {once} other {# times}}." },
+  { words: "How many turns, how large a wheel, how heavy: these choices are yours.", ...by("band") },
+  { words: "How large a sail, how tall, how heavy: these choices are yours.", ...by("sail") },
+  { words: "How heavy, how large the wheels, how free the axles: these choices are yours.", ...by("gravity") },
 ];
 
 export const driveIdea =
@@ -57,13 +66,13 @@ export const driveIdea =
 export const driveQuestions = {
   before: ["Which rolls farther off a ramp, heavy or light?", "How far do you guess?"],
   during: ["Did the wheels turn faster than the cart moved?", "What one thing will you change?"],
-  after: ["What did twice the turns do?", "Where does the band's work end up?"],
+  after: ["Which change made the most difference?", "Where does the push end up?"],
 } as const;
 
 export const driveTiers: readonly FamilyTier[] = [
   { kind: "free", words: "Anything clean from the recycling box" },
   { kind: "limited materials", words: "The kit alone" },
-  { kind: "stretch", words: "Half as far again", times: 1.5 },
+  { kind: "stretch", words: "Go {stretch}", times: 1.5 },
 ];
 
 /** Cautions of carts; wind and bands bring their own. */

@@ -13,8 +13,10 @@ export const floatSpec: readonly Field[] = [
     options: [
       { id: "sheet", words: "equal square sheets" },
       { id: "bag", words: "a bag of parts" },
+      { id: "clay", words: "a lump of clay" },
     ],
   },
+  massField("clayKg", "Clay for each", [0.02, 1, 0.01, 0.1], "g", { field: "from", is: ["clay"] }),
   {
     kind: "number",
     id: "sideM",

@@ -39,6 +39,15 @@ export function countBound(loadKg: number, tokenKg: number): number {
   return Math.floor(loadKg / tokenKg + 1e-9);
 }
 
+/** Modelling clay, kg/m³, and how thin a hand presses it, m: usual values, for a rough guide. */
+const clayDensity = 1700;
+const clayThickM = 0.003;
+
+/** Side of the square that so much clay can be pressed to, m: √(m/(ρ t)). */
+export function claySide(clayKg: number): number {
+  return Math.sqrt(clayKg / (clayDensity * clayThickM));
+}
+
 /** More than a half-sphere of that sheet can carry, with 4 mm of water held back at the rim by surface tension, kg. */
 export function greatestLoad(sideM: number, hullKg: number): number {
   return waterDensity * (sideM ** 3 / (3 * Math.sqrt(2 * Math.PI)) + 0.002 * sideM ** 2) - hullKg;

@@ -8,11 +8,27 @@ import type { Family, Prediction, Scene, Values } from "../shape.ts";
 import { choiceOf, numberOf } from "../values.ts";
 import { floatScene } from "./drawing.ts";
 import { floatDesign, floatSpec, floatVariables } from "./fields.ts";
-import { bestBoxVolume, countBound, greatestLoad, type Hull, hullVolume, loadBound, shareFactor, tips, usualShare } from "./hull.ts";
+import {
+  bestBoxVolume,
+  claySide,
+  countBound,
+  greatestLoad,
+  type Hull,
+  hullVolume,
+  loadBound,
+  shareFactor,
+  tips,
+  usualShare,
+} from "./hull.ts";
 import { floatCautions, floatHowTo, floatIdea, floatProtocol, floatQuestions, floatRules, floatSymptoms, floatTiers } from "./words.ts";
 
+/** Side of the square that a hull is made from: the sheet's, or the one that the clay can be pressed to. */
+function sideOf(s: Values): number {
+  return choiceOf(s, floatSpec, "from") === "clay" ? claySide(numberOf(s, floatSpec, "clayKg")) : numberOf(s, floatSpec, "sideM");
+}
+
 function hullOf(s: Values, d: Values): Hull {
-  const sideM = numberOf(s, floatSpec, "sideM");
+  const sideM = sideOf(s);
   const wallM = Math.min(numberOf(d, floatDesign, "wallM"), sideM / 2.5);
   switch (choiceOf(d, floatDesign, "form")) {
     case "dish":
@@ -38,10 +54,11 @@ function hullOf(s: Values, d: Values): Hull {
 
 const isRaft = (d: Values): boolean => choiceOf(d, floatDesign, "form") === "raft";
 
-const hullKg = (s: Values, d: Values): number =>
-  isRaft(d)
-    ? numberOf(d, floatDesign, "hullKg")
-    : numberOf(s, floatSpec, "sideM") ** 2 * sheetById(choiceOf(d, floatDesign, "sheet")).areaMassKgM2;
+function hullKg(s: Values, d: Values): number {
+  if (isRaft(d)) return numberOf(d, floatDesign, "hullKg");
+  if (choiceOf(s, floatSpec, "from") === "clay") return numberOf(s, floatSpec, "clayKg");
+  return sideOf(s) ** 2 * sheetById(choiceOf(d, floatDesign, "sheet")).areaMassKgM2;
+}
 
 /** Middle of tokens one deep above the base, m. */
 const tokenHeightM = 0.004;
@@ -67,7 +84,7 @@ function predict(s: Values, d: Values): readonly Prediction[] {
 }
 
 function bounds(measure: string, s: Values, d: Values, sd: number): Bounds {
-  const side = numberOf(s, floatSpec, "sideM");
+  const side = sideOf(s);
   const hull = hullKg(s, d);
   const per = measure === "count" ? tokenOf(s).massKg : 1;
   if (isRaft(d)) {
@@ -82,7 +99,7 @@ function bounds(measure: string, s: Values, d: Values, sd: number): Bounds {
 }
 
 function drawing(s: Values, d: Values): Scene {
-  const sideM = numberOf(s, floatSpec, "sideM");
+  const sideM = sideOf(s);
   return floatScene({
     hull: hullOf(s, d),
     sideM,
@@ -116,7 +133,9 @@ export const float: Family = {
   goalField: () => "goalCount",
   goalWords: (s, show) => {
     const carry = `Carry ${numberOf(s, floatSpec, "goalCount")} ${tokenOf(s).words}s`;
-    return choiceOf(s, floatSpec, "from") === "bag"
+    const from = choiceOf(s, floatSpec, "from");
+    if (from === "clay") return `${carry} on ${show(numberOf(s, floatSpec, "clayKg"), "mass")} of clay`;
+    return from === "bag"
       ? `${carry} on what floats from the bag`
       : `${carry} on a sheet of ${show(numberOf(s, floatSpec, "sideM"), "length")} square`;
   },
@@ -144,10 +163,16 @@ export const float: Family = {
     wallM: Math.min(0.1, 1.4 * numberOf(d, floatDesign, "wallM")),
     parts: Math.min(60, numberOf(d, floatDesign, "parts") + 4),
   }),
-  levers: (s) => (choiceOf(s, floatSpec, "from") === "sheet" ? [{ field: "sideM", tellsMore: "up", words: "a sheet" }] : []),
+  levers: (s) => {
+    const from = choiceOf(s, floatSpec, "from");
+    if (from === "bag") return [];
+    return [
+      from === "clay" ? { field: "clayKg", tellsMore: "up", words: "a lump" } : { field: "sideM", tellsMore: "up", words: "a sheet" },
+    ];
+  },
   bounds,
   needs: (s) => {
-    const side = numberOf(s, floatSpec, "sideM");
+    const side = sideOf(s);
     return {
       lengthM: 1.5 * side + 1.2,
       widthM: 1.5 * side + 1.2,

@@ -1,4 +1,6 @@
-import type { Caution, FamilyTier, Protocol, Step, Symptom } from "../shape.ts";
+import type { Caution, FamilyTier, Protocol, Said, Step, Symptom, When } from "../shape.ts";
+
+const from = (...is: readonly string[]): { readonly when: When } => ({ when: { field: "from", is } });
 
 export const floatCautions: readonly Caution[] = [
   { id: "tub", words: "Never leave a tub of water with a small child; empty it when testing ends." },
@@ -14,7 +16,27 @@ export const floatSymptoms: readonly Symptom[] = [
     question: "Where was the load sitting?",
     nudge: "Spread the load, and place it from the middle.",
   },
-  { id: "seeps", words: "water seeps in", question: "Where is the first drop?", nudge: "Fold the corners, don't cut them." },
+  {
+    id: "seeps",
+    words: "water seeps in",
+    question: "Where is the first drop?",
+    nudge: "Fold the corners, don't cut them.",
+    ...from("sheet"),
+  },
+  {
+    id: "apart",
+    words: "it comes apart",
+    question: "Which part left first?",
+    nudge: "Tie it crosswise, at both ends of each part.",
+    ...from("bag"),
+  },
+  {
+    id: "cracks",
+    words: "the wall cracks",
+    question: "Where is it thinnest?",
+    nudge: "Work it warm in the hand, and smooth the crack with a wet finger.",
+    ...from("clay"),
+  },
   { id: "soaks", words: "it soaks through", question: "How long did it stay dry?", nudge: "Try another material, or a second layer." },
   { id: "tips", words: "it tips over", question: "Is the load higher than it is wide?", nudge: "Make it wider and lower." },
 ];
@@ -27,17 +49,24 @@ export const floatProtocol: Protocol = {
   trials: 3,
 };
 
-export const floatRules: readonly string[] = [
-  "Is the hull made of no more than the sheet that everyone gets?",
-  "Does it float free, touching neither wall nor bottom?",
-  "Did every token go on singly, by hand?",
+export const floatRules: readonly Said[] = [
+  { words: "Is the hull made of no more than the one square that everyone gets?", ...from("sheet") },
+  { words: "Is the hull made of no more than what was in the bag?", ...from("bag") },
+  { words: "Is the hull made of no more than the {clayKg} of clay?", ...from("clay") },
+  { words: "Does it float free, touching neither wall nor bottom?" },
+  { words: "Did every token go on singly, by hand?" },
 ];
 
 export const floatHowTo: readonly Step[] = [
-  { words: "Cut the sheet to the square that the sheet names, so that everyone starts equal.", adult: true },
-  { words: "Fold up all four sides by the same height. A sixth of the side is a good first try." },
-  { words: "Pinch the corners and fold them flat along a wall: fold, don't cut." },
-  { words: "Press the base flat on a table. Float it empty and look for drops." },
+  { words: "Cut the sheet to a square of {sideM}, so that everyone starts equal.", adult: true, at: "home", ...from("sheet") },
+  { words: "Fold up all four sides by the same height: {wallM} is a first try.", ...from("sheet") },
+  { words: "Pinch the corners and fold them flat along a wall: fold, don't cut.", ...from("sheet") },
+  { words: "Push each part under water and let go: which ones come back up?", ...from("bag") },
+  { words: "Lay those that float side by side and tie them crosswise, at both ends.", ...from("bag") },
+  { words: "Lay a deck across, wide enough that the load sits in the middle.", ...from("bag") },
+  { words: "Roll the clay into a ball and drop it in: watch what it does.", ...from("clay") },
+  { words: "Press it flat and thin, and pull up a wall of about {wallM} all round.", ...from("clay") },
+  { words: "Float it empty and look for drops." },
   { words: "Where the tokens go, how high the walls are and whether there is a rim: these choices are yours." },
 ];
 
@@ -47,12 +76,12 @@ export const floatIdea =
 export const floatQuestions = {
   before: ["How can a ship of steel float?", "How many tokens do you guess it will carry?"],
   during: ["Which edge goes under first?", "What one thing will you change?"],
-  after: ["Did higher walls help, or a wider base?", "What would the biggest raft from this sheet look like?"],
+  after: ["Did higher walls help, or a wider base?", "What would the best hull from the same material look like?"],
 } as const;
 
 export const floatTiers: readonly FamilyTier[] = [
   { kind: "free", words: "Any sheet, any parts" },
-  { kind: "limited materials", words: "One square sheet, no tape" },
-  { kind: "limited time", words: "Ten minutes of folding" },
-  { kind: "stretch", words: "Half as many again", times: 1.5 },
+  { kind: "limited materials", words: "Only what everyone gets, no tape" },
+  { kind: "limited time", words: "{minutes, plural, one {# minute} other {# minutes}} of building" },
+  { kind: "stretch", words: "Carry {stretch}", times: 1.5 },
 ];

@@ -1,4 +1,4 @@
-import type { Caution, FamilyTier, Protocol, Step, Symptom } from "../shape.ts";
+import type { Caution, FamilyTier, Protocol, Said, Step, Symptom } from "../shape.ts";
 
 export const glideSymptoms: readonly Symptom[] = [
   {
@@ -36,15 +36,22 @@ export const glideProtocol: Protocol = {
   trials: 5,
 };
 
-export const glideRules: readonly string[] = [
-  "Was it thrown from behind the line?",
-  "Is it one sheet, folded, with nothing hard at its nose?",
-  "Was it the same thrower as before?",
+export const glideRules: readonly Said[] = [
+  { words: "Was it thrown from behind the line?" },
+  { words: "Is it one sheet, folded, with nothing hard at its nose?" },
+  { words: "Was it the same thrower as before?" },
 ];
 
 export const glideHowTo: readonly Step[] = [
-  { words: "Agree on what best means today: far, long, straight, most turns, or nearest." },
-  { words: "Fold one sheet lengthwise, and fold the nose back over itself twice." },
+  { words: "Say together what counts here: {best}." },
+  {
+    words: "Fold one sheet lengthwise, and fold its corners to the middle again and again, to a narrow dart.",
+    when: { field: "kind", is: ["dart"] },
+  },
+  {
+    words: "Fold the top third of one sheet down, over itself, and then the sheet lengthwise: wide wings.",
+    when: { field: "kind", is: ["wide"] },
+  },
   { words: "Fold the wings so that both match, and look at it from the front." },
   { words: "Throw it level and gently, once, and watch what it does." },
   { words: "Bend the back edges, move weight, change the wing fold: these choices are yours, one at a time." },
@@ -62,7 +69,7 @@ export const glideQuestions = {
 export const glideTiers: readonly FamilyTier[] = [
   { kind: "free", words: "Any paper, any fold" },
   { kind: "limited materials", words: "One sheet, no tape, no clip" },
-  { kind: "stretch", words: "Half as much again", times: 1.5 },
+  { kind: "stretch", words: "{stretch}", times: 1.5 },
 ];
 
 export const glideCautions: readonly Caution[] = [

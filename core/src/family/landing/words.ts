@@ -1,4 +1,7 @@
-import type { Caution, FamilyTier, Protocol, Step, Symptom } from "../shape.ts";
+import type { Caution, FamilyTier, Protocol, Said, Step, Symptom, When } from "../shape.ts";
+
+const whole: { readonly when: When } = { when: { field: "outcome", is: ["whole"] } };
+const aboard: { readonly when: When } = { when: { field: "outcome", is: ["aboard"] } };
 
 export const landingSymptoms: readonly Symptom[] = [
   {
@@ -6,12 +9,14 @@ export const landingSymptoms: readonly Symptom[] = [
     words: "cracked at a corner",
     question: "How many points of it touched the ground first?",
     nudge: "Spread the blow over more points of contact.",
+    ...whole,
   },
   {
     id: "rattles",
     words: "the cargo rattles inside",
     question: "Can you hear it move when you shake it gently?",
     nudge: "Make the cradle snug, so that cargo and build stop together.",
+    ...whole,
   },
   {
     id: "tumbles",
@@ -25,29 +30,37 @@ export const landingSymptoms: readonly Symptom[] = [
     question: "Did all legs touch at once?",
     nudge: "Make the legs even, and wider at the foot.",
   },
-  { id: "bounced-out", words: "the riders bounced out", question: "How high did they jump?", nudge: "Softer legs under a deeper cabin." },
+  {
+    id: "bounced-out",
+    words: "the riders bounced out",
+    question: "How high did they jump?",
+    nudge: "Softer legs under a deeper cabin.",
+    ...aboard,
+  },
 ];
 
 export const landingProtocol: Protocol = {
   before: "Hold the build with its lowest point at the rung, nobody below. Look at the cargo before each drop: a mark counts only once.",
   starts: "Let go with both hands at once, without a push.",
-  stops: "Wait until it lies still, then take the cargo out by hand within a minute and look at it.",
-  order: "Start at the first rung. One rung up after it came through, one rung down after it did not.",
+  stops: "Wait until it lies still; only then touch it, and look at what it carried.",
+  order: "Start at the first rung, {firstM}. One rung up after it came through, one rung down after it did not.",
   trials: 4,
 };
 
-export const landingRules: readonly string[] = [
-  "Was it let go, not thrown?",
-  "Can the cargo be taken out by hand within a minute, without tools?",
-  "Is the build made of nothing but the kit?",
+export const landingRules: readonly Said[] = [
+  { words: "Was it let go, not thrown?" },
+  { words: "Can the cargo be taken out by hand within a minute, without tools?", ...whole },
+  { words: "Is the cabin open at the top, and are the riders loose?", ...aboard },
+  { words: "Is the build made of nothing but the kit?" },
 ];
 
 export const landingHowTo: readonly Step[] = [
-  { words: "Look at the cargo with the others and agree on what whole, marked, cracked and broken look like." },
-  { words: "Make a cradle that holds the cargo snugly and opens by hand." },
-  { words: "Fix something that gives way under the cradle: folded strips, straws, cones." },
+  { words: "Look at the cargo with the others and agree on what whole, marked, cracked and broken look like.", ...whole },
+  { words: "Make a cradle that holds the cargo snugly and opens by hand.", ...whole },
+  { words: "Make a cabin without a lid, its wall about {wallM} high, and set the riders in it, loose.", ...aboard },
+  { words: "Fix something that gives way under it: folded strips, straws, cones." },
   { words: "Cut and pierce what is stiff.", adult: true },
-  { words: "Drop it from the lowest rung and look, then listen, then open it." },
+  { words: "Drop it from the lowest rung, {firstM}, and look before you touch it." },
   { words: "Where the cushion goes, how thick, how many feet: these choices are yours." },
 ];
 
@@ -63,8 +76,8 @@ export const landingQuestions = {
 export const landingTiers: readonly FamilyTier[] = [
   { kind: "free", words: "Anything clean from the recycling box" },
   { kind: "limited materials", words: "The same few materials for everybody; least grams is a score of its own" },
-  { kind: "limited time", words: "Fifteen minutes of building" },
-  { kind: "stretch", words: "Half as high again", times: 1.5 },
+  { kind: "limited time", words: "{minutes, plural, one {# minute} other {# minutes}} of building" },
+  { kind: "stretch", words: "Come down {stretch}", times: 1.5 },
 ];
 
 /** Cautions of dropping what may break. */

@@ -1,4 +1,4 @@
-import type { Caution, FamilyTier, Protocol, Step, Symptom } from "../shape.ts";
+import type { Caution, FamilyTier, Protocol, Said, Step, Symptom } from "../shape.ts";
 
 export const bandSymptoms: readonly Symptom[] = [
   {
@@ -41,16 +41,19 @@ export const bandProtocol: Protocol = {
   trials: 5,
 };
 
-export const bandRules: readonly string[] = [
-  "Is only the soft thing of the kit flung?",
-  "Is the base behind the line, and was it not thrown by hand?",
-  "Are there no more bands, and no longer a stretch, than the brief allows?",
+export const bandRules: readonly Said[] = [
+  { words: "Is only the soft thing of the kit flung?" },
+  { words: "Is the base behind the line, and was it not thrown by hand?" },
+  {
+    words:
+      "Are there no more than {mostBands, plural, one {# band} other {# bands}}, and is none stretched more than {mostStretchM} beyond slack?",
+  },
 ];
 
 export const bandHowTo: readonly Step[] = [
   { words: "Put a stiff base together and mark where it stands on the launch line." },
   { words: "Hinge an arm on it so that it swings freely, and fix a small cup at its end." },
-  { words: "Hook one band from the base to the arm so that it pulls the arm up." },
+  { words: "Hook {bands, plural, one {# band} other {# bands}} from the base to the arm so that it pulls the arm up." },
   { words: "Pierce, cut and glue what needs it.", adult: true },
   { words: "Fix a stop that the arm hits, so that it lets go on the way up." },
   { words: "Where the stop sits, how many bands, how long the arm: these choices are yours." },
@@ -66,9 +69,9 @@ export const bandQuestions = {
 } as const;
 
 export const bandTiers: readonly FamilyTier[] = [
-  { kind: "limited materials", words: "One band, sticks and a cup" },
-  { kind: "limited time", words: "Twenty minutes of building" },
-  { kind: "stretch", words: "Half as far again", times: 1.5 },
+  { kind: "limited materials", words: "{mostBands, plural, one {# band} other {# bands}}, sticks and a cup" },
+  { kind: "limited time", words: "{minutes, plural, one {# minute} other {# minutes}} of building" },
+  { kind: "stretch", words: "Fly {stretch}", times: 1.5 },
 ];
 
 export const bandCautions: readonly Caution[] = [

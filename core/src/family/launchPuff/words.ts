@@ -1,4 +1,7 @@
-import type { Caution, FamilyTier, Protocol, Step, Symptom } from "../shape.ts";
+import type { Caution, FamilyTier, Protocol, Said, Step, Symptom, When } from "../shape.ts";
+
+const breath: { readonly when: When } = { when: { field: "source", is: ["breath"] } };
+const stomp: { readonly when: When } = { when: { field: "source", is: ["stomp"] } };
 
 export const puffSymptoms: readonly Symptom[] = [
   {
@@ -23,7 +26,7 @@ export const puffSymptoms: readonly Symptom[] = [
     id: "short",
     words: "leaves but falls short",
     question: "Did it slide off freely?",
-    nudge: "Make it lighter, let more of it sit on the tube, or give one bigger puff.",
+    nudge: "Make it lighter, or let more of it sit on the tube.",
   },
   {
     id: "turns-up",
@@ -34,23 +37,25 @@ export const puffSymptoms: readonly Symptom[] = [
 ];
 
 export const puffProtocol: Protocol = {
-  before: "Nobody down range. The same person launches, from the same mark, at the same angle. Goggles on for the stomp.",
-  starts: "Call the launch; one puff, or one stomp with one foot.",
+  before: "Nobody down range. The same person launches, from the same mark, at the same angle. Goggles on.",
+  starts: "Call the launch; the same push each time, not a harder one.",
   stops: "Measure to the first touch, and how far to a side of the lane's middle.",
   order: "Launch without fins first, then with them: launches of the old and the new in turn, by the same person.",
   trials: 5,
 };
 
-export const puffRules: readonly string[] = [
-  "Is the tip soft and sealed, with nothing hard in it?",
-  "Does the builder use a mouthpiece or tube that nobody else has used?",
-  "Was it launched from behind the line, along the lane?",
+export const puffRules: readonly Said[] = [
+  { words: "Is the tip soft and sealed, with nothing hard in it?" },
+  { words: "Does the builder use a mouthpiece or tube that nobody else has used?", ...breath },
+  { words: "Was the bottle filled again by hand, never by mouth?", ...stomp },
+  { words: "Was it launched from behind the line, along the lane?" },
 ];
 
 export const puffHowTo: readonly Step[] = [
-  { words: "Roll a strip of paper round the launch tube and tape it, loose enough to slide, close enough to seal." },
+  { words: "Roll a strip of paper, {lengthM} long, round the launch tube and tape it, loose enough to slide, close enough to seal." },
   { words: "Fold the tip over, or roll a cone for it, and tape it shut." },
-  { words: "Slide it on, look along the lane, and launch it once without fins. See what it does." },
+  { words: "Slide it on, look along the lane, and blow it off once without fins. See what it does.", ...breath },
+  { words: "Slide it on, look along the lane, and stomp once, with one foot, without fins. See what it does.", ...stomp },
   { words: "Cut fins from thin card.", adult: true },
   { words: "Find where it balances, and tape fins on behind that point." },
   { words: "How many fins, how large, how long a body: these choices are yours." },
@@ -62,13 +67,13 @@ export const puffIdea =
 export const puffQuestions = {
   before: ["What keeps an arrow straight?", "How far do you guess, with fins and without?"],
   during: ["Did it fly nose first all the way?", "What one thing will you change?"],
-  after: ["Did fins make it straighter, farther, or both?", "Who launched, and would another person's breath change it?"],
+  after: ["Did fins make it straighter, farther, or both?", "Who launched, and would another person change it?"],
 } as const;
 
 export const puffTiers: readonly FamilyTier[] = [
   { kind: "limited materials", words: "One sheet of paper and a hand of tape" },
-  { kind: "limited time", words: "Ten minutes of building" },
-  { kind: "stretch", words: "Half as far again", times: 1.5 },
+  { kind: "limited time", words: "{minutes, plural, one {# minute} other {# minutes}} of building" },
+  { kind: "stretch", words: "Fly {stretch}", times: 1.5 },
 ];
 
 /** Cautions of puff launches; a stomp asks for more. */

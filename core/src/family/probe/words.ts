@@ -1,4 +1,4 @@
-import type { Caution, FamilyTier, Protocol, Step, Symptom } from "../shape.ts";
+import type { Caution, FamilyTier, Protocol, Said, Step, Symptom } from "../shape.ts";
 
 export const probeSymptoms: readonly Symptom[] = [
   {
@@ -41,16 +41,16 @@ export const probeProtocol: Protocol = {
   trials: 1,
 };
 
-export const probeRules: readonly string[] = [
-  "Was every guess written before the test?",
-  "Was each item tested the same way?",
-  "Was it looked at for half a minute?",
+export const probeRules: readonly Said[] = [
+  { words: "Was every guess written before the test?" },
+  { words: "Was each item tested the same way?" },
+  { words: "Was it looked at for half a minute?" },
 ];
 
 export const probeHowTo: readonly Step[] = [
-  { words: "Lay the items out and name them together." },
+  { words: "Lay the {items, plural, one {# item} other {# items}} out and name them together." },
   { words: "Write a guess for each: floats or sinks, soaks or not, bends, holds a fold, magnetic." },
-  { words: "Fill a tub to a hand's depth and stand it on a towel.", adult: true },
+  { words: "Fill a tub {waterM} deep and stand it on a towel.", adult: true },
   { words: "Test one thing at a time, and write what happened beside the guess." },
   { words: "Sort the items by what you found: which would you build the next thing from?" },
 ];
@@ -65,9 +65,9 @@ export const probeQuestions = {
 } as const;
 
 export const probeTiers: readonly FamilyTier[] = [
-  { kind: "free", words: "Bring two things from home to test" },
-  { kind: "limited materials", words: "The items on the tray" },
-  { kind: "stretch", words: "A quarter more right guesses", times: 1.25 },
+  { kind: "free", words: "Bring things from home to test" },
+  { kind: "limited materials", words: "The {items, plural, one {# item} other {# items}} on the tray" },
+  { kind: "stretch", words: "{stretch} right guesses", times: 1.25 },
 ];
 
 export const probeCautions: readonly Caution[] = [

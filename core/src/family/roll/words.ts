@@ -1,4 +1,4 @@
-import type { Caution, FamilyTier, Protocol, Step, Symptom } from "../shape.ts";
+import type { Caution, FamilyTier, Protocol, Said, Step, Symptom } from "../shape.ts";
 
 export const rollSymptoms: readonly Symptom[] = [
   {
@@ -24,6 +24,7 @@ export const rollSymptoms: readonly Symptom[] = [
     words: "gets there too fast",
     question: "Where does it gain its speed?",
     nudge: "More friction, a longer path, or bumps.",
+    when: { field: "aim", is: ["slow"] },
   },
   {
     id: "misses",
@@ -37,18 +38,18 @@ export const rollProtocol: Protocol = {
   before: "The ball rests against the starting gate. Nobody touches the track.",
   starts: "The clock starts when the gate is lifted, without a push.",
   stops: "The clock stops when the ball is in the cup. Stopped or fallen off is a test without a time: mark where.",
-  order: "Three runs at least before anything is changed: how much they differ matters too.",
+  order: "{trials, plural, one {One run} other {# runs}} before anything is changed: how much they differ matters too.",
   trials: 3,
 };
 
-export const rollRules: readonly string[] = [
-  "Did the ball start from rest?",
-  "Is every listed part there, and are there no more parts than allowed?",
-  "Did it end in the cup without help?",
+export const rollRules: readonly Said[] = [
+  { words: "Did the ball start from rest, {startM} above the cup?" },
+  { words: "Are there no more than {parts, plural, one {# part} other {# parts}}?" },
+  { words: "Did it end in the cup without help?" },
 ];
 
 export const rollHowTo: readonly Step[] = [
-  { words: "Mark the start height and where the cup stands." },
+  { words: "Mark the start, {startM} above where the cup stands." },
   { words: "Lay one straight piece from the start and let the ball roll. Watch where it is fast." },
   { words: "Add a curve with an outer wall, and try it on its own first." },
   { words: "Cut tubes and strips to length.", adult: true },
@@ -62,14 +63,14 @@ export const rollIdea =
 export const rollQuestions = {
   before: ["Where on a slide are you fastest?", "How many seconds do you guess?"],
   during: ["Where does it lose most speed?", "What one thing will you change?"],
-  after: ["What made it slower without stopping it?", "Were three runs alike?"],
+  after: ["What made it slower without stopping it?", "Were the runs alike?"],
 } as const;
 
 export const rollTiers: readonly FamilyTier[] = [
   { kind: "free", words: "Any tubes and boxes" },
   { kind: "limited materials", words: "The listed parts, no more" },
-  { kind: "stretch", words: "1.6 times the time, with as many parts", times: 1.6 },
-  { kind: "stretch", words: "2.4 times the time, with as many parts", times: 2.4 },
+  { kind: "stretch", words: "Take {stretch}, with as many parts", times: 1.6 },
+  { kind: "stretch", words: "Take {stretch}, with as many parts", times: 2.4 },
 ];
 
 export const rollCautions: readonly Caution[] = [

@@ -1,4 +1,4 @@
-import type { Caution, FamilyTier, Protocol, Step, Symptom } from "../shape.ts";
+import type { Caution, FamilyTier, Protocol, Said, Step, Symptom } from "../shape.ts";
 
 export const tallSymptoms: readonly Symptom[] = [
   {
@@ -21,23 +21,34 @@ export const tallSymptoms: readonly Symptom[] = [
 export const tallProtocol: Protocol = {
   before: "Hands off, nothing leaning on it, table or floor that does not shake.",
   starts: "The clock starts when the last hand leaves it.",
-  stops: "When it has stood for the time asked, measure from the floor it stands on to its highest point.",
+  stops: "When it has stood for {standS}, measure from the floor it stands on to its highest point.",
   order: "Measure once it stands; then put a load on top, if the brief asks for one, and look again.",
   trials: 1,
 };
 
-export const tallRules: readonly string[] = [
-  "Did it stand by itself, not tied or stuck to anything?",
-  "Were no more sticks and joints used than the kit holds?",
-  "Did it stand for the whole time, hands off?",
+export const tallRules: readonly Said[] = [
+  { words: "Did it stand by itself, not tied or stuck to anything?" },
+  {
+    words: "Were no more than {sticks, plural, one {# stick} other {# sticks}} and {joints, plural, one {# joint} other {# joints}} used?",
+  },
+  { words: "Did it stand for {standS}, hands off?" },
 ];
 
 export const tallHowTo: readonly Step[] = [
-  { words: "Lay three sticks in a triangle and join its corners: this is the base." },
-  { words: "Stand one stick up at each corner, and brace each side with a slanted one." },
-  { words: "Tie their tops in a ring of three: that is a layer." },
-  { words: "Cut sticks only if the brief lets you; points stay away from eyes.", adult: true },
-  { words: "Let go and count to ten before the next layer." },
+  { words: "Lay three sticks in a triangle and join its corners: this is the base.", when: { field: "base", is: ["triangle"] } },
+  {
+    words: "Lay four sticks in a square, one across its corners, and join them: this is the base.",
+    when: { field: "base", is: ["square"] },
+  },
+  { words: "Lay sticks in a ring of equal sides and join them: this is the base.", when: { field: "base", is: ["round"] } },
+  { words: "Stand sticks up slanting from the corners, and brace each side with a slanted one.", when: { field: "braces", is: ["whole"] } },
+  {
+    words: "Stand one stick up at each corner, cut braces to length, and slant one across each side.",
+    adult: true,
+    when: { field: "braces", is: ["cut"] },
+  },
+  { words: "Tie their tops in a ring: that is a layer." },
+  { words: "Let go and wait for {standS} before the next layer." },
   { words: "Wide or slim, many layers or few: these choices are yours." },
 ];
 
@@ -51,9 +62,12 @@ export const tallQuestions = {
 } as const;
 
 export const tallTiers: readonly FamilyTier[] = [
-  { kind: "limited materials", words: "The counted sticks and joints" },
-  { kind: "limited time", words: "Twenty minutes of building" },
-  { kind: "stretch", words: "A quarter higher", times: 1.25 },
+  {
+    kind: "limited materials",
+    words: "{sticks, plural, one {# stick} other {# sticks}} and {joints, plural, one {# joint} other {# joints}}",
+  },
+  { kind: "limited time", words: "{minutes, plural, one {# minute} other {# minutes}} of building" },
+  { kind: "stretch", words: "Stand {stretch} high", times: 1.25 },
 ];
 
 export const tallCautions: readonly Caution[] = [

@@ -2,6 +2,7 @@ import type { BriefDoc, ChallengePack, MaterialDoc, PackMaterial, PackPreview } 
 import { briefDoc, line, packMaterial } from "@lampcrate/contract/schemas";
 import {
   bindErrors,
+  briefRoundIn,
   families,
   fillText,
   followed,
@@ -24,9 +25,10 @@ import { brief as briefTable, material } from "../../db/schema/index.ts";
 import type { Deps } from "../../deps.ts";
 import { badField, Problem } from "../../http/problem.ts";
 import { checkedPart } from "../../http/validate.ts";
+import { houseDoc } from "../house/house.ts";
 import { newId } from "../ids.ts";
 import { materialList } from "../store/materials.ts";
-import { insertBrief, loadBrief, refuseBadValues, startingBrief } from "./briefs.ts";
+import { followingBrief, insertBrief, loadBrief, refuseBadValues, startingBrief } from "./briefs.ts";
 import { createRunFrom, runRow } from "./runs.ts";
 
 const check = new Ajv2020({ allErrors: true, strict: false }).compile<ChallengePack>(schema);
@@ -279,7 +281,11 @@ export function importPack(deps: Deps, given: unknown, { title, kind, id }: Pack
         : unknown;
     const idOf = (key: string): string => ids.get(key) ?? key;
     const lines = doc.lines.map((line) => ({ ...line, materialId: idOf(line.materialId), bind: bindBy(line.bind, idOf) }));
-    const briefId = insertBrief(tx, { ...doc, lines }, moved);
+    // In a house of other units what was round stays round; lines follow.
+    const { units } = houseDoc(tx);
+    const unitOf = (id: string) => materialList(tx).find((m) => m.id === id)?.unit ?? null;
+    const mine = pack.units === units ? { ...doc, lines } : briefRoundIn({ ...doc, lines }, units, unitOf);
+    const briefId = insertBrief(tx, followingBrief(tx, mine), moved);
     return createRunFrom(deps, tx, {
       ...(id === undefined ? {} : { id }),
       briefId,

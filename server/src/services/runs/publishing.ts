@@ -1,5 +1,5 @@
 import type { RunDoc } from "@lampcrate/contract";
-import { dateWords, endOfDay, spokenCode } from "@lampcrate/core";
+import { type Beside, checksOf, dateOf, dateWords, endOfDay, spokenCode } from "@lampcrate/core";
 import { eq } from "drizzle-orm";
 import type { Store } from "../../db/open.ts";
 import { run, session } from "../../db/schema/index.ts";
@@ -8,8 +8,9 @@ import { Problem } from "../../http/problem.ts";
 import { trail } from "../house/audit.ts";
 import { houseDoc } from "../house/house.ts";
 import type { Person } from "../house/person.ts";
+import { materialList } from "../store/materials.ts";
 import { refuseTakenRooms } from "./bookings.ts";
-import { freezeBrief } from "./briefs.ts";
+import { freezeBrief, loadBrief } from "./briefs.ts";
 import { type RunRow, runDoc, runRow } from "./runs.ts";
 import { followRevision } from "./undo.ts";
 
@@ -17,7 +18,7 @@ import { followRevision } from "./undo.ts";
 export function publish(deps: Deps, person: Person, id: string): RunDoc {
   return deps.db.transaction((tx) => {
     const row = runRow(tx, id);
-    const errors = missingToPublish(tx, row);
+    const errors = [...missingToPublish(tx, row), ...contradictions(deps, tx, row)];
     if (row.status === "cancelled") refuseTakenRooms(tx, id);
     if (errors.length > 0) throw new Problem(422, "Not ready to publish", errors.map((e) => e.message).join(" "), { errors });
     const number = freezeBrief(tx, row.briefId, deps.clock(), person.id);
@@ -50,6 +51,20 @@ function missingToPublish(db: Store, row: RunRow): { field: string; message: str
       });
   }
   return errors;
+}
+
+/** What of the brief would contradict itself on the sheet. */
+function contradictions(deps: Deps, db: Store, row: RunRow): { field: string; message: string }[] {
+  const { doc } = loadBrief(db, row.briefId);
+  const beside: Beside = {
+    kind: row.kind,
+    units: row.units,
+    dates: { opens: row.opensOn, closes: row.closesOn, reveal: row.revealOn },
+    today: dateOf(deps.clock(), houseDoc(db).zone),
+    materials: materialList(db),
+    ratios: [],
+  };
+  return checksOf(doc, beside).flatMap(({ id, stops, words }) => (stops ? [{ field: `brief: ${id}`, message: words }] : []));
 }
 
 function freeCode(db: Store, id: string): string {

@@ -1,13 +1,17 @@
-import type { SheetDoc, SheetLine } from "@lampcrate/contract";
+import type { SheetDoc, SheetLine, SheetWords } from "@lampcrate/contract";
 import {
   amountWords,
   dateWords,
   endOfDay,
+  type Filling,
   families,
   fillBrief,
+  fillText,
   isFamilyId,
   placeOf,
+  type RunKind,
   type StockUnit,
+  saidFor,
   showNumber,
   showQuantity,
   standInFor,
@@ -37,20 +41,17 @@ export function draftSheet(db: Store, row: RunRow, now: number): SheetDoc {
 
 function sheetOf(db: Store, row: RunRow, now: number, frozen: FrozenBrief, of: Pick<SheetDoc, "code" | "version">): SheetDoc {
   const house = houseDoc(db);
-  const said = fillBrief(
-    frozen.brief,
-    fillingOf(
-      frozen.brief,
-      row,
-      Object.entries(frozen.materials).map(([id, { unit }]) => ({ id, unit })),
-    ),
-  );
+  const materials = Object.entries(frozen.materials).map(([id, { unit }]) => ({ id, unit }));
+  const filling = fillingOf(frozen.brief, row, materials);
+  const said = fillBrief(frozen.brief, filling);
   const { lines, ...brief } = said;
   return {
     ...of,
     title: row.title,
     house: house.name,
+    kind: row.kind,
     brief,
+    words: familyWords(frozen.brief, row.kind, filling),
     lines: lines.map((line) => sheetLine(line, frozen, row.units)),
     cautions: cautionWords({ ...frozen, brief: said }),
     units: row.units,
@@ -59,6 +60,20 @@ function sheetOf(db: Store, row: RunRow, now: number, frozen: FrozenBrief, of: P
     entries: entryDoor(row, house.zone, now),
     revealOn: row.revealOn,
     keeping: keepingWords(row, house.keepingDays),
+  };
+}
+
+/** What the family says for this very build, in the run's own units. */
+function familyWords({ family: id, spec, design }: FrozenBrief["brief"], kind: RunKind, filling: Filling): SheetWords {
+  const { howTo, protocol, rules, idea } = families[id];
+  const [values, atHome] = [{ ...spec, ...design }, kind === "at-home"];
+  const say = (words: string): string => fillText(words, filling);
+  return {
+    howTo: saidFor(howTo, values, atHome).map(({ words, adult = false }) => ({ words: say(words), adult })),
+    test: [protocol.before, protocol.starts, protocol.stops, protocol.order].map(say),
+    control: protocol.control === undefined ? null : say(protocol.control),
+    rules: saidFor(rules, values, atHome).map(({ words }) => say(words)),
+    idea,
   };
 }
 

@@ -6,6 +6,7 @@ import { Labelled } from "../../pieces/Labelled.tsx";
 import { LengthBox } from "../../pieces/LengthBox.tsx";
 import { sourceWords } from "../../pieces/show.ts";
 import { CutFields } from "./CutFields.tsx";
+import { FollowFields } from "./FollowFields.tsx";
 
 interface LineFormProps {
   readonly line: KitLine;
@@ -101,6 +102,7 @@ export function LineForm({ line, material, units, onChange, onRemove }: LineForm
           </>
         )}
       </div>
+      <FollowFields line={line} material={material} units={units} onChange={onChange} />
       {line.kind === "counted" ? <CutFields line={line} material={material} units={units} onChange={onChange} /> : null}
       <div className="row feet one-line">
         <div className="grows">

@@ -1,7 +1,7 @@
 import { closestCenter, DndContext, type DragEndEvent, KeyboardSensor, PointerSensor, useSensor, useSensors } from "@dnd-kit/core";
 import { arrayMove, SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from "@dnd-kit/sortable";
 import type { BriefDoc, MaterialDoc } from "@lampcrate/contract";
-import type { KitLine, UnitChoice } from "@lampcrate/core";
+import { type KitLine, typedOver, type UnitChoice } from "@lampcrate/core";
 import { nanoid } from "nanoid";
 import { memo, useId, useState } from "react";
 import { Link } from "react-router";
@@ -47,7 +47,7 @@ const Lines = memo(function Lines({ lines, buildBy, shareAtOnce, materials, unit
   const materialOf = (line: KitLine): MaterialDoc | undefined => materials.find((m) => m.id === line.materialId);
   const nameOf = (line: KitLine): string => materialOf(line)?.name ?? "gone from the store room";
   const changeLine = (line: KitLine, patch: Partial<KitLine>, words: string): void =>
-    change({ lines: lines.map((l) => (l.id === line.id ? { ...l, ...patch } : l)) }, `${nameOf(line)}: ${words}`);
+    change({ lines: lines.map((l) => (l.id === line.id ? typedOver(l, patch) : l)) }, `${nameOf(line)}: ${words}`);
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),

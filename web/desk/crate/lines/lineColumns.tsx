@@ -4,6 +4,7 @@ import type { ColumnType } from "antd/es/table";
 import { Button } from "../../pieces/Button.tsx";
 import { CellBox } from "../../pieces/CellBox.tsx";
 import { sourceWords } from "../../pieces/show.ts";
+import { Followed } from "./Followed.tsx";
 import { amountShown, takeAmount } from "./lineCells.ts";
 import { Handle } from "./SortableRow.tsx";
 
@@ -78,6 +79,7 @@ export function lineColumns({ nameOf, materialOf, units, editing, setEditing, on
       render: (_, line) => (
         <>
           {line.kind === "reusable" ? "shared" : takes(line)} <span className="soft">per {line.per}</span>
+          <Followed line={line} unit={materialOf(line)?.unit ?? "piece"} units={units} />
         </>
       ),
     },

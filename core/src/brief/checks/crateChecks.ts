@@ -1,0 +1,58 @@
+import { families } from "../../family/families.ts";
+import { instrumentById } from "../../quantity/instruments.ts";
+import { briefField } from "../briefFields.ts";
+import type { Beside, Check, CheckAt, CheckedBrief } from "./check.ts";
+
+/** What the goal or its cautions call for and neither crate nor home has. */
+export function crateChecks(brief: CheckedBrief, { kind, materials }: Beside): readonly Check[] {
+  const family = families[brief.family];
+  const has = (...wanted: readonly string[]): boolean =>
+    brief.lines.some((line) => {
+      const words = `${materials.find((m) => m.id === line.materialId)?.name ?? ""} ${line.standIn}`.toLowerCase();
+      return wanted.some((want) => words.includes(want.toLowerCase()));
+    });
+  const found: Check[] = [];
+  const warn = (id: string, words: string, at: CheckAt = "crate", mends: Check["mends"] = []): void =>
+    void found.push({ id, at, stops: false, words, mends });
+  if (brief.lines.length === 0)
+    return [{ id: "no lines", at: "crate", stops: false, words: "The crate has no lines yet: say what a kit takes.", mends: [] }];
+  for (const id of ["payload", "rider", "ball"]) {
+    const placed = briefField(brief.family, id);
+    if (
+      placed?.field.kind !== "choice" ||
+      (placed.field.when && !placed.field.when.is.includes(String(brief.spec[placed.field.when.field])))
+    )
+      continue;
+    const value = brief.spec[id] ?? placed.field.start;
+    const cargo = placed.field.options.find((option) => option.id === value)?.words ?? "";
+    if (!has(...cargo.split(" ").filter((word) => word.length > 3 && !/^\d|^with$|^dry$|^soft$|^hollow$|^plastic$|^glass$/.test(word))))
+      warn(`cargo ${id}`, `The goal names ${cargo}, and no line of the crate is one.`);
+  }
+  const [measure] = family.measures(brief.spec);
+  const used = instrumentById(brief.instrument === "" ? (measure.instruments[0] ?? "") : brief.instrument);
+  const tool = used?.words.split(" ").find((word) => ["stopwatch", "tape", "ruler", "scale"].includes(word));
+  // Loads of one known mass are counted, not weighed.
+  const counted = measure.token !== undefined && has(...measure.token.names);
+  const atHome = kind === "at-home" && (tool === "stopwatch" || tool === "ruler");
+  if (tool && !atHome && !counted && !has(tool, tool === "tape" ? "ruler" : tool === "ruler" ? "tape measure" : tool))
+    warn(
+      "instrument",
+      `${measure.words} is measured with a ${tool === "tape" ? "tape measure" : tool}, and neither crate nor home has one.`,
+    );
+  const cautions = family.cautions(brief.spec, { youngestAge: brief.youngestAge, allergens: [], smallParts: false, latex: false });
+  if (kind !== "at-home" && cautions.some((caution) => caution.id === "goggles") && !has("goggle"))
+    warn("goggles", "The cautions ask for goggles, and the crate has none.");
+  if (kind === "at-home") {
+    const lent = brief.lines.filter((line) => line.source === "house");
+    if (lent.length > 0) {
+      const names = lent.map((line) => materials.find((m) => m.id === line.materialId)?.name ?? "a line").join(", ");
+      const lines = brief.lines.map((line) =>
+        line.source === "house" ? { ...line, source: "home" as const, per: "builder" as const } : line,
+      );
+      warn("house at home", `At home nobody has what stays with the house: ${names}.`, "crate", [
+        { words: "Have it found at home", patch: { lines } },
+      ]);
+    }
+  }
+  return found;
+}

@@ -1,0 +1,54 @@
+import type { BriefDoc } from "@lampcrate/contract";
+import type { Check, CheckAt } from "@lampcrate/core";
+import { Link } from "react-router";
+import { Button } from "../pieces/Button.tsx";
+import { useBriefWork, useRunActions } from "../work/RunContext.ts";
+import { useChecks } from "../work/useChecks.ts";
+import "./checks.css";
+
+/** What doesn't fit in the brief yet, each with the press that mends it; what would contradict itself on the sheet first. */
+export function ChecksHere() {
+  const checks = useChecks();
+  if (checks.length === 0) return null;
+  const stopping = checks.filter(({ stops }) => stops).length;
+  return (
+    <section className="checks" aria-label="What doesn't fit yet">
+      <h3>
+        {stopping === 0
+          ? "Worth a look"
+          : `${stopping === 1 ? "One thing contradicts" : `${stopping} things contradict`} the brief: mend ${stopping === 1 ? "it" : "them"} before it is published`}
+      </h3>
+      <ul>
+        {checks.map((check) => (
+          <OneCheck key={check.id} check={check} />
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function OneCheck({ check }: { readonly check: Check }) {
+  const { run } = useBriefWork();
+  const { change } = useRunActions();
+  const { path, words } = wayTo(check.at);
+  return (
+    <li className={check.stops ? "stops" : ""}>
+      <span>{check.words}</span>{" "}
+      {check.mends.map((mend) => (
+        // What mends a brief is made of that brief's own parts.
+        <Button key={mend.words} size="small" onClick={() => change(mend.patch as Partial<BriefDoc>, mend.words)}>
+          {mend.words}
+        </Button>
+      ))}
+      <Link className="small" to={`/run/${run.id}/${path}`}>
+        {words}
+      </Link>
+    </li>
+  );
+}
+
+function wayTo(at: CheckAt): { readonly path: string; readonly words: string } {
+  if (at === "crate") return { path: "crate", words: "in Crate" };
+  if (at === "calendar") return { path: "calendar", words: "in Calendar" };
+  return { path: `brief#${at.replace(" ", "-")}`, words: `in Brief, ${at}` };
+}
