@@ -4,6 +4,7 @@ export * from "./brief/checks/checksOf.ts";
 export { sharesOf } from "./brief/checks/tierChecks.ts";
 export * from "./brief/fill.ts";
 export * from "./brief/follow.ts";
+export * from "./brief/madeFor.ts";
 export * from "./brief/meant.ts";
 export * from "./brief/numbers.ts";
 export * from "./brief/places.ts";

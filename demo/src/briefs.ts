@@ -1,5 +1,5 @@
 import type { BriefDoc } from "@lampcrate/contract";
-import { type KitLine, kitCut, usualLine } from "@lampcrate/core";
+import { follows, type KitLine, kitCut, unbound, usualLine } from "@lampcrate/core";
 import { startingBrief } from "@lampcrate/server";
 import type { MaterialKey } from "./house.ts";
 
@@ -48,13 +48,23 @@ export const boardwalk: DemoBrief = {
       perRebuild: 0.5,
       spoilRate: 0.05,
       cut: kitCut({ widthM: 0.1, heightM: 0.6 }),
+      bind: { ...unbound, cutWidth: follows("widthM"), cutHeight: follows("gapM", { plus: 0.06 }) },
       standIn: "cereal boxes, opened out",
       // A box gives two strips, joined in the middle.
       standInRatio: 0.5,
     },
     { material: "tape", per: "team", kind: "measured", amount: 1200, spread: 0.4, standIn: "paper glue" },
     { material: "scissors", per: "team", kind: "reusable", share: 0.38, unitsPerItem: 1, loss: 0.5, source: "house" },
-    { material: "loadBags", per: "rig", amount: 15, perRebuild: 0, spoilRate: 0, source: "house", standIn: "bags of rice, weighed" },
+    {
+      material: "loadBags",
+      per: "rig",
+      amount: 15,
+      bind: { ...unbound, amount: follows("loadKg", { times: 16.5, round: "up" }) },
+      perRebuild: 0,
+      spoilRate: 0,
+      source: "house",
+      standIn: "bags of rice, weighed",
+    },
     { material: "rulers", per: "table", amount: 2, perRebuild: 0, spoilRate: 0, source: "house" },
     { material: "pencils", per: "builder", kind: "reusable", share: 0.38, loss: 1.5, source: "home" },
   ],
@@ -79,6 +89,7 @@ export const spinner: DemoBrief = {
       perRebuild: 0.34,
       spoilRate: 0.05,
       cut: kitCut({ widthM: 0.06, heightM: 0.2 }),
+      bind: { ...unbound, cutHeight: follows("sizeM", { plus: 0.11 }) },
       standIn: "any thin paper, or newsprint",
     },
     { material: "clips", amount: 4, perRebuild: 0.25, spoilRate: 0.02, standIn: "a bit of modelling clay" },
@@ -108,9 +119,19 @@ export const raft: DemoBrief = {
       perRebuild: 1,
       spoilRate: 0.08,
       cut: kitCut({ widthM: 0.2, heightM: 0.2 }),
+      bind: { ...unbound, cutWidth: follows("sideM"), cutHeight: follows("sideM") },
       standIn: "baking paper",
     },
-    { material: "washers", per: "rig", amount: 160, perRebuild: 0, spoilRate: 0, source: "house", standIn: "coins of one kind, weighed" },
+    {
+      material: "washers",
+      per: "rig",
+      amount: 160,
+      bind: { ...unbound, amount: follows("goalCount", { times: 2, round: "up" }) },
+      perRebuild: 0,
+      spoilRate: 0,
+      source: "house",
+      standIn: "coins of one kind, weighed",
+    },
     { material: "tubs", per: "rig", kind: "reusable", share: 1, loss: 0, source: "house", standIn: "a deep oven dish" },
     { material: "towels", per: "rig", kind: "reusable", share: 1, loss: 0.2, source: "house" },
     { material: "rulers", per: "table", amount: 2, perRebuild: 0, spoilRate: 0, source: "house" },

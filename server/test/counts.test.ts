@@ -24,7 +24,7 @@ beforeEach(async () => {
 });
 afterEach(() => house.close());
 
-const [paper, tape] = ["line-1", "line-2"];
+const [paper, tape] = ["line_1", "line_2"];
 const count = (patch: Record<string, unknown> = {}) => ({
   builders: 25,
   rebuilds: [11, 4, 0],

@@ -47,9 +47,10 @@ function namesOf(element: MessageFormatElement): readonly string[] {
   }
 }
 
-/** Words that somebody typed, as they stand in a text: what would open a place is plain. */
+/** Words that somebody typed, as they stand in a text: what would open a place is plain, and no apostrophe closes one. */
 export function plainSource(words: string): string {
-  return words.replace(/'(?=[{}'])/g, "''").replace(/[{}]+/g, (braces) => `'${braces}'`);
+  if (!/[{}]/.test(words)) return words.replace(/'(?=[<>'#|]|$)/g, "''");
+  return words.replaceAll("'", "''").replace(/[{}]+/g, (braces) => `'${braces}'`);
 }
 
 /** The name of the place that tells what a line of the kit takes. Ids may have hyphens; names may not. */

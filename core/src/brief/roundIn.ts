@@ -6,49 +6,43 @@ import type { KitLine } from "../kit/brief/kitLine.ts";
 import type { UnitChoice } from "../quantity/show.ts";
 import { type Dimension, unitById } from "../quantity/units.ts";
 
-/** Below so much of a unit, numbers are set in such steps of it. */
-type Steps = readonly (readonly [below: number, unit: string, step: number])[];
+/** Below so much, SI, numbers are set in such steps of a unit. */
+type Steps = readonly (readonly [below: number, unit: string, steps: readonly number[]])[];
+
+const endless = Number.POSITIVE_INFINITY;
 
 const steps: Readonly<Record<UnitChoice, Readonly<Partial<Record<Dimension, Steps>>>>> = {
   metric: {
     length: [
-      [0.02, "mm", 1],
-      [0.1, "mm", 5],
-      [1.5, "cm", 1],
-      [Number.POSITIVE_INFINITY, "m", 0.1],
+      [0.1, "mm", [0.1, 0.5, 1, 2, 5]],
+      [1.5, "cm", [1]],
+      [endless, "m", [0.1, 0.5]],
     ],
     mass: [
-      [0.01, "g", 0.5],
-      [0.1, "g", 5],
-      [1, "g", 10],
-      [Number.POSITIVE_INFINITY, "kg", 0.1],
+      [1, "g", [0.1, 0.5, 1, 2, 5, 10]],
+      [endless, "kg", [0.1]],
     ],
-    speed: [[Number.POSITIVE_INFINITY, "m/s", 0.1]],
+    speed: [[endless, "m/s", [0.1]]],
   },
   imperial: {
     length: [
-      [0.00635, "in", 0.01],
-      [0.0254, "in", 0.05],
-      [0.0508, "in", 0.1],
-      [0.1524, "in", 0.5],
-      [1.8288, "in", 1],
-      [6.096, "ft", 0.5],
-      [Number.POSITIVE_INFINITY, "ft", 1],
+      [1.8288, "in", [0.01, 0.02, 0.05, 0.1, 0.5, 1]],
+      [endless, "ft", [0.5, 1]],
     ],
     mass: [
-      [0.00567, "oz", 0.01],
-      [0.0142, "oz", 0.05],
-      [0.1134, "oz", 0.5],
-      [0.45, "oz", 1],
-      [Number.POSITIVE_INFINITY, "lb", 0.25],
+      [0.45, "oz", [0.001, 0.002, 0.005, 0.01, 0.02, 0.05, 0.1, 0.5, 1]],
+      [endless, "lb", [0.25]],
     ],
-    speed: [[Number.POSITIVE_INFINITY, "ft/s", 0.5]],
+    speed: [[endless, "ft/s", [0.5]]],
   },
 };
 
+/** The step in which somebody sets a number of that size, SI: the largest of its unit that is no more than a tenth of it. */
 function stepAt(si: number, dimension: Dimension, units: UnitChoice): number | null {
   const found = steps[units][dimension]?.find(([below]) => Math.abs(si) < below);
-  return found ? found[2] * unitById(found[1]).factor : null;
+  if (!found) return null;
+  const factor = unitById(found[1]).factor;
+  return (found[2].findLast((step) => step * factor <= Math.abs(si) / 10) ?? found[2][0] ?? 0) * factor;
 }
 
 /** Whether somebody who thinks in these units would have set that number. */

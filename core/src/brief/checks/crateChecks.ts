@@ -1,6 +1,7 @@
 import { families } from "../../family/families.ts";
 import { instrumentById } from "../../quantity/instruments.ts";
 import { briefField } from "../briefFields.ts";
+import { linesFor } from "../madeFor.ts";
 import type { Beside, Check, CheckAt, CheckedBrief } from "./check.ts";
 
 /** What the goal or its cautions call for and neither crate nor home has. */
@@ -46,9 +47,7 @@ export function crateChecks(brief: CheckedBrief, { kind, materials }: Beside): r
     const lent = brief.lines.filter((line) => line.source === "house");
     if (lent.length > 0) {
       const names = lent.map((line) => materials.find((m) => m.id === line.materialId)?.name ?? "a line").join(", ");
-      const lines = brief.lines.map((line) =>
-        line.source === "house" ? { ...line, source: "home" as const, per: "builder" as const } : line,
-      );
+      const lines = linesFor(brief.lines, "workshop", kind);
       warn("house at home", `At home nobody has what stays with the house: ${names}.`, "crate", [
         { words: "Have it found at home", patch: { lines } },
       ]);

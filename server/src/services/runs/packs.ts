@@ -9,6 +9,7 @@ import {
   type KitLine,
   kitCut,
   type LineBind,
+  linesFor,
   type RunKind,
   showQuantity,
   unbound,
@@ -284,7 +285,8 @@ export function importPack(deps: Deps, given: unknown, { title, kind, id }: Pack
     // In a house of other units what was round stays round; lines follow.
     const { units } = houseDoc(tx);
     const unitOf = (id: string) => materialList(tx).find((m) => m.id === id)?.unit ?? null;
-    const mine = pack.units === units ? { ...doc, lines } : briefRoundIn({ ...doc, lines }, units, unitOf);
+    const made = { ...doc, lines: linesFor(lines, pack.kind, kind ?? pack.kind) };
+    const mine = pack.units === units ? made : briefRoundIn(made, units, unitOf);
     const briefId = insertBrief(tx, followingBrief(tx, mine), moved);
     return createRunFrom(deps, tx, {
       ...(id === undefined ? {} : { id }),

@@ -1,0 +1,176 @@
+import { describe, expect, it } from "vitest";
+import {
+  type Beside,
+  type Check,
+  type CheckedBrief,
+  checksOf,
+  type FamilyId,
+  families,
+  fillText,
+  follows,
+  type KitLine,
+  kitCut,
+  sharesOf,
+  startValues,
+  unbound,
+} from "../src/index.ts";
+import { line } from "./samples.ts";
+
+const known = {
+  goggles: "Goggles",
+  tape: "Tape measure",
+  straw: "Paper straw",
+  foil: "Kitchen foil",
+  washer: "M10 washer",
+  figure: "Clay figure",
+  scale: "Kitchen scale",
+  bag: "Load bag",
+};
+const beside: Beside = {
+  kind: "workshop",
+  units: "metric",
+  dates: { opens: "2026-12-01", closes: "2026-12-20", reveal: "2027-01-05" },
+  today: "2026-11-26",
+  materials: Object.entries(known).map(([id, name]) => ({ id, name, unit: "piece" as const })),
+  ratios: [],
+};
+const shared = (id: string): KitLine => line(id, { kind: "reusable", source: "house" });
+const briefOf = (family: FamilyId, patch: Partial<CheckedBrief> = {}): CheckedBrief => ({
+  family,
+  spec: startValues(families[family].spec),
+  design: startValues(families[family].design),
+  trials: 3,
+  buildMinutes: 20,
+  teamSize: 2,
+  youngestAge: 7,
+  loops: 2,
+  instrument: "",
+  story: "",
+  protocolNote: "",
+  tiers: [],
+  rules: [],
+  hints: [],
+  cautions: [],
+  lines: [shared("goggles"), shared("tape")],
+  ...patch,
+});
+const ids = (brief: CheckedBrief, patch: Partial<Beside> = {}): readonly string[] =>
+  checksOf(brief, { ...beside, ...patch }).map(({ id }) => id);
+const one = (brief: CheckedBrief, id: RegExp, patch: Partial<Beside> = {}): Check => {
+  const found = checksOf(brief, { ...beside, ...patch }).find((check) => id.test(check.id));
+  if (!found) throw new Error(`nothing like ${id}`);
+  return found;
+};
+const tier = (kind: "free" | "stretch", share: number, times: number | null = null) => ({
+  id: `${kind}${share}`,
+  kind,
+  words: kind,
+  share,
+  times,
+});
+
+describe("what doesn't fit in a brief", () => {
+  it("finds nothing in one that fits", () => {
+    expect(ids(briefOf("tall"))).toEqual([]);
+  });
+
+  it("stops at a number in words that the goal has otherwise; one press has it follow, another says it means something else", () => {
+    const brief = briefOf("tall", { story: "Take fifty sticks.", rules: [{ id: "r", words: "Are there 30 sticks?" }] });
+    const check = one(brief, /^number story/);
+    expect([check.stops, check.at, check.words]).toEqual([true, "story", "“Take fifty sticks.” says fifty stick; Sticks is 30."]);
+    const mended = check.mends.map(({ words, patch }) => [words, patch.story, ids({ ...brief, ...patch })]);
+    expect(mended).toEqual([
+      ["Say 30, and follow it", "Take {sticks} sticks.", []],
+      ["It means something else", "Take {is_50} sticks.", []],
+    ]);
+  });
+
+  it("stops at a place that the brief doesn't have, or that says nothing now", () => {
+    expect(one(briefOf("tall", { rules: [{ id: "r", words: "Over {gapp}?" }] }), /^text rules/)).toMatchObject({
+      stops: true,
+      at: "rules",
+    });
+    expect(
+      one(briefOf("tall", { story: "Open from {opens}." }), /^empty story/, { dates: { ...beside.dates, opens: null } }).words,
+    ).toContain("has no value now");
+    const raft = briefOf("float", {
+      story: "A square of {sideM}",
+      spec: { ...startValues(families.float.spec), from: "bag" },
+      lines: [line("washer")],
+    });
+    expect(one(raft, /^empty story/).words).toContain("“Square sheet, side”");
+  });
+
+  it("stops at a packed piece of another size than the goal's, and warns of another amount", () => {
+    const foil = line("foil", {
+      cut: kitCut({ widthM: 0.18, heightM: 0.2 }),
+      bind: { ...unbound, amount: { ...follows("goalCount"), loose: true }, cutWidth: { ...follows("sideM"), loose: true } },
+    });
+    const brief = briefOf("float", { lines: [foil, line("washer")] });
+    expect(ids(brief)).toEqual(["apart line-foil cutWidth", "apart line-foil amount"]);
+    const cut = one(brief, /cutWidth/);
+    expect([cut.stops, cut.words]).toEqual([
+      true,
+      "Kitchen foil: how wide it is cut stands by itself and is not what square sheet, side, 20\u00a0cm, would have it.",
+    ]);
+    expect(cut.mends[0]?.patch.lines?.[0]?.bind.cutWidth?.loose).toBe(false);
+    expect(one(brief, /amount/).stops).toBe(false);
+  });
+
+  it("warns of a goal that nobody reaches, or everybody, and offers one that suits", () => {
+    const spec = startValues(families.tall.spec);
+    const high = one(briefOf("tall", { spec: { ...spec, goalM: 3 } }), /^reach$/);
+    expect([high.stops, high.words]).toEqual([false, "Hardly anybody is expected to reach 3\u00a0m with a build like the plain one."]);
+    const mended = high.mends[0]?.patch.spec;
+    expect(ids(briefOf("tall", { spec: mended ?? spec }))).toEqual([]);
+    expect(one(briefOf("tall", { spec: { ...spec, goalM: 0.1 } }), /^reach$/).words).toContain("Nearly everybody");
+  });
+
+  it("stops at a stretch goal that is no harder, which way round that is", () => {
+    const more = one(briefOf("tall", { tiers: [tier("stretch", 0, 0.9)] }), /^stretch/);
+    expect([more.stops, more.mends[0]?.patch.tiers?.[0]?.times]).toEqual([true, 1.5]);
+    const fast = { ...startValues(families.drive.spec), drive: "sail", best: "fast" };
+    const less = (times: number) =>
+      ids(briefOf("drive", { spec: fast, tiers: [tier("stretch", 0, times)] })).filter((id) => id.startsWith("stretch"));
+    expect([less(1.5), less(0.75)]).toEqual([["stretch stretch0"], []]);
+  });
+
+  it("holds the tiers' shares to 100 %", () => {
+    const brief = briefOf("tall", { tiers: [tier("free", 0.5), { ...tier("free", 0.7), id: "b" }, tier("stretch", 0, 2)] });
+    const check = one(brief, /^shares$/);
+    expect([check.words, check.mends[0]?.patch.tiers?.map(({ share }) => share)]).toEqual([
+      "The tiers are taken by 120 % of the builders together: it should be 100 %.",
+      [0.42, 0.58, 0],
+    ]);
+    expect([sharesOf([0, 0, 0]), sharesOf([0.2, 0.2])]).toEqual([
+      [0.34, 0.33, 0.33],
+      [0.5, 0.5],
+    ]);
+  });
+
+  it("misses cargo, instrument and goggles that nobody has; at home a ruler and a stopwatch are there", () => {
+    expect(ids(briefOf("landing", { lines: [shared("tape")] }))).toEqual(["cargo payload"]);
+    expect(ids(briefOf("landing", { lines: [shared("tape"), line("figure")] }))).toEqual([]);
+    expect(ids(briefOf("tall", { lines: [line("straw")] }))).toEqual(["instrument", "goggles"]);
+    expect(ids(briefOf("tall", { lines: [line("straw")] }), { kind: "at-home" })).toEqual([]);
+    // Load bags of 100 g are counted, not weighed.
+    expect(ids(briefOf("span", { lines: [shared("goggles"), line("bag")] }))).toEqual([]);
+  });
+
+  it("asks at home for what stays with the house to be found there, and rules to be questions", () => {
+    const home = one(briefOf("tall"), /^house at home/, { kind: "at-home" });
+    expect(home.mends[0]?.patch.lines?.map(({ source, per }) => [source, per])).toEqual([
+      ["home", "builder"],
+      ["home", "builder"],
+    ]);
+    const rule = one(briefOf("tall", { rules: [{ id: "r", words: "It stands free." }] }), /^rule/);
+    expect(rule.mends[0]?.patch.rules?.[0]?.words).toBe("It stands free?");
+  });
+
+  it("warns of days that are over or in the wrong order", () => {
+    const dates = { opens: "2026-12-21", closes: "2026-12-20", reveal: "2026-12-10" };
+    expect(ids(briefOf("tall"), { dates })).toEqual(["opens late", "reveal early"]);
+    expect(ids(briefOf("tall"), { today: "2026-12-21" })).toEqual(["closes past"]);
+    expect(fillText("{closes}", { brief: { ...briefOf("tall") }, units: "metric", unitOf: () => "piece", dates })).toContain("20 December");
+  });
+});
