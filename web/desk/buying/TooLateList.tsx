@@ -40,11 +40,13 @@ interface LateForProps {
 
 /** For whom it is short, why, and what is left to do. */
 function LateFor({ item, names, doc, alone }: LateForProps) {
-  const { material, latestOrder, crates, amount } = item;
+  const { material, latestOrder, leastOf, crates, amount } = item;
   return (
     <span className={alone ? undefined : "late-for"}>
       {alone ? "" : `${names.amount(material, amount)} `}for {crates.map(names.crate).join(" and ")}.{" "}
-      {latestOrder !== null ? (
+      {leastOf !== null ? (
+        `${names.supplier(leastOf)} has it, but all that is wanted there doesn't come to their least order.`
+      ) : latestOrder !== null ? (
         `The quickest supplier had to be asked by ${names.day(latestOrder)}. Borrow it, use ${standInsOf(doc, item)}, or let fewer build.`
       ) : sells(doc, material) ? (
         "Its suppliers have not that much."

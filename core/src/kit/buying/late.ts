@@ -1,30 +1,83 @@
-import { type BuyProblem, type Demand, demandsOf, unmetBy } from "./problem.ts";
-import { promisesOf } from "./promises.ts";
+import { type BuyCrate, type BuyProblem, type Demand, demandsOf, inTimeFor, needAtOnce, reachableSuppliers } from "./problem.ts";
 
-/** A material that no supplier can bring in time for a crate, and the last day on which the quickest could have been ordered from; days from today. */
+/** What of a material no order can bring in time for some crates; the amount is what is missing, no more. */
 export interface TooLate extends Demand {
   readonly crates: readonly string[];
-  /** null when nobody carries it, or not enough of it. */
+  /** The last day on which the quickest supplier could have been ordered from; days from today. null when nobody carries it, or not enough of it. */
   readonly latestOrder: number | null;
+  /** A supplier who carries it and would be in time, but whose least order is out of reach; null usually. */
+  readonly leastOf: string | null;
 }
 
-/** What can't be brought in time, and the problem without it: those crates get what there is, the rest is planned. */
+/** What can't be brought in time, and the problem without it: exactly that is let go, the rest is planned. */
 export function withoutLate(problem: BuyProblem): { readonly late: readonly TooLate[]; readonly rest: BuyProblem } {
   const late: TooLate[] = [];
   let rest = problem;
-  // Letting one crate's need go changes what its later days ask for, so each is looked at anew.
-  for (let round = 0; round <= problem.crates.length * problem.materials.length; round += 1) {
-    const [unmet] = [...unmetBy(rest, demandsOf(rest))].sort((a, b) => a.needBy - b.needBy);
-    if (!unmet) break;
-    const { material, needBy } = unmet;
-    const crates = rest.crates.filter((crate) => crate.needBy === needBy && (crate.needs[material] ?? 0) > 0).map((crate) => crate.id);
-    late.push({ ...unmet, crates, latestOrder: latestOrder(problem, unmet) });
-    rest = withWhatThereIs(rest, material, needBy);
+  // Letting go of a need may put a least order out of reach, and lets later days ask for less: each is looked at anew.
+  for (;;) {
+    rest = { ...rest, ...withinReach(rest) };
+    const missing = firstMissing(rest);
+    if (!missing) return { late, rest };
+    const { material, needBy, crate, amount } = missing;
+    const known = late.findIndex((item) => item.material === material && item.needBy === needBy);
+    const before = late[known];
+    const item = {
+      material,
+      needBy,
+      amount: (before?.amount ?? 0) + amount,
+      crates: [...new Set([...(before?.crates ?? []), crate.id])],
+      latestOrder: latestOrder(problem, missing),
+      leastOf: leastOf(problem, rest, missing),
+    };
+    late.splice(known < 0 ? late.length : known, 1, item);
+    rest = { ...rest, crates: rest.crates.map((one) => (one.id === crate.id ? withLess(one, material, amount) : one)) };
   }
-  return { late, rest };
 }
 
-function latestOrder({ suppliers, packs }: BuyProblem, { material, needBy }: Demand): number | null {
+function withinReach(problem: BuyProblem): Pick<BuyProblem, "suppliers" | "packs"> {
+  const reachable = reachableSuppliers(problem, demandsOf(problem));
+  return {
+    suppliers: problem.suppliers.filter(({ id }) => reachable.has(id)),
+    packs: problem.packs.filter(({ supplier }) => reachable.has(supplier)),
+  };
+}
+
+interface Missing {
+  readonly material: string;
+  readonly needBy: number;
+  /** The crate that goes without: of those that ask for too much together, the one that is served last. */
+  readonly crate: BuyCrate;
+  readonly amount: number;
+}
+
+/** The earliest day on which something is missing, and how much of whose need it is. */
+function firstMissing(problem: BuyProblem): Missing | null {
+  const found = demandsOf(problem).flatMap(({ material: id, needBy, amount }): Missing[] => {
+    const short = amount - inTimeFor(problem, id, needBy);
+    const crate = short > 1e-9 ? servedLast(problem, id, needBy) : undefined;
+    return crate ? [{ material: id, needBy, crate, amount: Math.min(short, crate.needs[id] ?? 0) }] : [];
+  });
+  return found.sort((a, b) => a.needBy - b.needBy)[0] ?? null;
+}
+
+/** Of the crates of that day, the one that asks last; of what comes back, the one that goes out while most is out. */
+function servedLast({ materials, crates }: BuyProblem, id: string, day: number): BuyCrate | undefined {
+  const reusable = materials.find((m) => m.id === id)?.reusable === true;
+  const asking = crates.filter((crate) => crate.needBy <= day && (crate.needs[id] ?? 0) > 0);
+  if (!reusable) return asking.findLast((crate) => crate.needBy === day);
+  return [...asking].sort((a, b) => needAtOnce(id, b, crates) - needAtOnce(id, a, crates))[0];
+}
+
+/** A crate with less of something, and as much less of it to lose. */
+function withLess(crate: BuyCrate, id: string, amount: number): BuyCrate {
+  const need = crate.needs[id] ?? 0;
+  const left = Math.max(0, need - amount);
+  const loss = crate.losses?.[id];
+  const losses = loss === undefined ? crate.losses : { ...crate.losses, [id]: need > 0 ? (loss * left) / need : 0 };
+  return { ...crate, needs: { ...crate.needs, [id]: left }, losses };
+}
+
+function latestOrder({ suppliers, packs }: BuyProblem, { material, needBy }: Missing): number | null {
   const leads = packs.flatMap((pack) =>
     pack.material === material ? suppliers.flatMap((supplier) => (supplier.id === pack.supplier ? [supplier.lead] : [])) : [],
   );
@@ -32,13 +85,11 @@ function latestOrder({ suppliers, packs }: BuyProblem, { material, needBy }: Dem
   return leads.length > 0 && quickest > needBy ? needBy - quickest : null;
 }
 
-/** Crates of that day get what there is for them, and what was bought for earlier ones; the rest of their need is let go. */
-function withWhatThereIs(problem: BuyProblem, id: string, day: number): BuyProblem {
-  const material = problem.materials.find((m) => m.id === id);
-  if (!material) return problem;
-  const covered = new Map(promisesOf(material, problem.crates).map((promise) => [promise.crate, promise.covered]));
-  const crates = problem.crates.map((crate) =>
-    crate.needBy === day ? { ...crate, needs: { ...crate.needs, [id]: covered.get(crate.id) ?? 0 } } : crate,
+/** Who would bring it in time, had one's least order been within reach. */
+function leastOf(whole: BuyProblem, rest: BuyProblem, { material, needBy }: Missing): string | null {
+  const left = new Set(rest.suppliers.map(({ id }) => id));
+  const found = whole.suppliers.find(
+    ({ id, lead }) => !left.has(id) && lead <= needBy && whole.packs.some((pack) => pack.supplier === id && pack.material === material),
   );
-  return { ...problem, crates };
+  return found?.id ?? null;
 }

@@ -105,13 +105,38 @@ function comesBefore(other: BuyCrate, crate: BuyCrate): boolean {
   return other.out.to <= crate.out.from;
 }
 
+/** The most that can be bought of a material and be there by a day. */
+export function inTimeFor({ suppliers, packs }: Pick<BuyProblem, "suppliers" | "packs">, material: string, day: number): number {
+  const leads = new Map(suppliers.map((supplier) => [supplier.id, supplier.lead]));
+  return packs.reduce(
+    (sum, pack) =>
+      pack.material === material && (leads.get(pack.supplier) ?? Number.POSITIVE_INFINITY) <= day
+        ? sum + pack.size * (pack.max ?? Number.POSITIVE_INFINITY)
+        : sum,
+    0,
+  );
+}
+
 /** Demands that all packs arriving by their day together cannot cover. */
 export function unmetBy(problem: BuyProblem, demands: readonly Demand[]): readonly Demand[] {
-  const leads = new Map(problem.suppliers.map((supplier) => [supplier.id, supplier.lead]));
-  return demands.filter(({ material, needBy, amount }) => {
-    const inTime = problem.packs.filter(
-      (pack) => pack.material === material && (leads.get(pack.supplier) ?? Number.POSITIVE_INFINITY) <= needBy,
-    );
-    return inTime.reduce((sum, pack) => sum + pack.size * (pack.max ?? Number.POSITIVE_INFINITY), 0) < amount - 1e-9;
-  });
+  return demands.filter(({ material, needBy, amount }) => inTimeFor(problem, material, needBy) < amount - 1e-9);
+}
+
+/** Never more packs than would cover all that is wanted, with room to reach a threshold or a least order. */
+export function mostPacks(pack: BuyPack, supplier: BuySupplier | undefined, demands: readonly Demand[]): number {
+  const wanted = Math.max(0, ...demands.filter((demand) => demand.material === pack.material).map((demand) => demand.amount));
+  const room = Math.max(supplier?.freeFrom ?? 0, supplier?.least ?? 0);
+  const useful = Math.ceil(wanted / pack.size) + (wanted > 0 && pack.price > 0 ? Math.ceil(room / pack.price) : 0);
+  return Math.min(pack.max ?? Number.POSITIVE_INFINITY, useful);
+}
+
+/** Suppliers whose least order can be reached by what is wanted of them, and as much more of it as they have. */
+export function reachableSuppliers({ suppliers, packs }: BuyProblem, demands: readonly Demand[]): ReadonlySet<string> {
+  return new Set(
+    suppliers.flatMap((supplier) => {
+      const own = packs.filter((pack) => pack.supplier === supplier.id);
+      const most = own.reduce((sum, pack) => sum + pack.price * mostPacks(pack, supplier, demands), 0);
+      return most >= supplier.least ? [supplier.id] : [];
+    }),
+  );
 }

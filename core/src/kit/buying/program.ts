@@ -1,5 +1,5 @@
 import { sumText } from "../../numeric/solver.ts";
-import type { BuyPack, BuyProblem, BuySupplier, Demand } from "./problem.ts";
+import { type BuyPack, type BuyProblem, type BuySupplier, type Demand, mostPacks } from "./problem.ts";
 
 /** Far below a cent together: of equal cost, fewer suppliers, then fewer packs. */
 const supplierTie = 0.05;
@@ -91,12 +91,4 @@ function wishRows(
       : []),
     ...(mostSuppliers === undefined ? [] : [` few: ${sumText(all)} <= ${mostSuppliers}`]),
   ];
-}
-
-/** Never more packs than would cover all that is wanted, with room to reach a threshold or a least order. */
-function mostPacks(pack: BuyPack, supplier: BuySupplier | undefined, demands: readonly Demand[]): number {
-  const wanted = Math.max(0, ...demands.filter((demand) => demand.material === pack.material).map((demand) => demand.amount));
-  const room = Math.max(supplier?.freeFrom ?? 0, supplier?.least ?? 0);
-  const useful = Math.ceil(wanted / pack.size) + (wanted > 0 && pack.price > 0 ? Math.ceil(room / pack.price) : 0);
-  return Math.min(pack.max ?? Number.POSITIVE_INFINITY, useful);
 }
