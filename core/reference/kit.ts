@@ -140,7 +140,9 @@ export const kit: Readonly<Record<string, (input: Input) => unknown>> = {
     const pieces = i.pieces.map((p: Input) => ({ w: p.w, h: p.h, count: p.n }));
     const job = { parentW: i.W, parentH: i.H, rotate: i.rotate, kerf: i.kerf ?? 0, trimW: i.trimW ?? 0, trimH: i.trimH ?? 0, pieces };
     const plan = sheetPlan(job, solve);
-    return plan.feasible ? { areaBound: plan.areaBound, parents: plan.parents, gapPercent: plan.gapPercent } : { feasible: false };
+    return plan.feasible
+      ? { areaBound: plan.areaBound, parents: plan.parents, gapPercent: (100 * (plan.parents - plan.areaBound)) / plan.areaBound }
+      : { feasible: false };
   },
   purchase: (i) => {
     const plan = purchasePlan(i, solve);

@@ -53,9 +53,16 @@ describe("what must be done this week", () => {
     const { id } = (await house.ask("POST", "/api/runs", { title: "Bare", kind: "drop-in", family: "span" })).body as { id: string };
     expect(await dues()).toEqual(["2026-11-25 crate: Say what goes in the kit", "2026-11-25 calendar: Put it on the calendar"]);
     await house.ask("POST", `/api/runs/${id}/sessions`, session("2026-12-05T10:00"));
-    expect(await dues()).toEqual(["2026-11-21 late crate: Say what goes in the kit"]);
+    expect(await dues()).toEqual(["2026-11-25 crate: Say what goes in the kit"]);
     house.at("2026-12-01T09:00:00Z");
-    expect(await dues()).toEqual(["2026-11-21 late crate: Say what goes in the kit", "2026-12-02 publish: Publish the challenge sheet"]);
+    expect(await dues()).toEqual(["2026-11-25 late crate: Say what goes in the kit", "2026-12-02 publish: Publish the challenge sheet"]);
+  });
+
+  it("is never late with a run the moment it is made, though its entries open the same day", async () => {
+    await house.ask("POST", "/api/starters/seed-wing", { title: "Seeds", kind: "at-home" });
+    expect(await dues()).toEqual(["2026-11-25 publish: Publish the challenge sheet"]);
+    house.at("2026-11-27T09:00:00Z");
+    expect(await dues()).toEqual(["2026-11-25 late publish: Publish the challenge sheet"]);
   });
 
   it("has nothing left for a run with lines that is not due before Sunday", async () => {

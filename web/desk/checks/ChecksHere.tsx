@@ -13,11 +13,11 @@ export function ChecksHere() {
   const stopping = checks.filter(({ stops }) => stops).length;
   return (
     <section className="checks" aria-label="What doesn't fit yet">
-      <h3>
+      <h2>
         {stopping === 0
           ? "Worth a look"
           : `${stopping === 1 ? "One thing contradicts" : `${stopping} things contradict`} the brief: mend ${stopping === 1 ? "it" : "them"} before it is published`}
-      </h3>
+      </h2>
       <ul>
         {checks.map((check) => (
           <OneCheck key={check.id} check={check} />

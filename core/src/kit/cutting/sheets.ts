@@ -2,6 +2,7 @@ import { coverProgram, type Solve } from "../../numeric/solver.ts";
 import { seedOf, uniformAt } from "../../random/stream.ts";
 import type { Placed } from "./cutLayout.ts";
 import { type Filled, Filler, type SheetPiece } from "./filler.ts";
+import { firstFit } from "./firstFit.ts";
 
 /** Several sizes of piece from one size of sheet, whole units. */
 export interface SheetJob {
@@ -27,6 +28,8 @@ export type SheetPlan =
       readonly feasible: true;
       readonly parents: number;
       readonly areaBound: number;
+      /** No plan has fewer: by area, or by what the patterns' prices show. */
+      readonly bound: number;
       /** 100 (parents − bound)/bound. */
       readonly gapPercent: number;
       /** Pieces over what was asked, by their place. */
@@ -51,7 +54,8 @@ export function sheetPlan(job: SheetJob, solve: Solve): SheetPlan {
   const tooLarge = pieces.flatMap((piece, i) => (fits(piece) ? [] : [i]));
   if (tooLarge.length > 0) return { feasible: false, tooLarge };
   const filler = new Filler(pieces, width, height, job.rotate);
-  const { columns, least } = columnsOf(filler, pieces, needs, solve);
+  const singly = firstFit({ pieces, needs, width, height, rotate: job.rotate });
+  const { columns, least } = columnsOf(filler, pieces, needs, singly, solve);
   const { values } = solve(
     coverProgram(
       columns.map((column) => column.counts),
@@ -67,11 +71,13 @@ export function sheetPlan(job: SheetJob, solve: Solve): SheetPlan {
   const parents = used.reduce((sum, { times }) => sum + times, 0);
   const area = pieces.reduce((sum, { w, h }, i) => sum + w * h * (needs[i] ?? 0), 0);
   const areaBound = Math.ceil(area / (width * height) - 1e-9);
+  const bound = Math.max(areaBound, Math.min(least, parents));
   return {
     feasible: true,
     parents,
     areaBound,
-    gapPercent: areaBound > 0 ? (100 * (parents - areaBound)) / areaBound : 0,
+    bound,
+    gapPercent: bound > 0 ? (100 * (parents - bound)) / bound : 0,
     surplus: needs.map((need, i) => used.reduce((sum, { times, column }) => sum + times * (column.counts[i] ?? 0), 0) - need),
     patterns: used.map(({ times, column }) => ({
       times,
@@ -85,6 +91,7 @@ function columnsOf(
   filler: Filler,
   pieces: readonly SheetPiece[],
   needs: readonly number[],
+  singly: readonly Filled[],
   solve: Solve,
 ): { readonly columns: readonly Filled[]; readonly least: number } {
   const columns = new Map<string, Filled>();
@@ -95,7 +102,8 @@ function columnsOf(
     return true;
   };
   for (const [i, piece] of pieces.entries()) add(ofOneKind(filler.ofOne(piece), i, pieces.length));
-  const known = greedy(filler, pieces, needs, add);
+  for (const filled of singly) add(filled);
+  const known = Math.min(greedy(filler, pieces, needs, add), singly.length > 0 ? singly.length : Number.POSITIVE_INFINITY);
   let least = 0;
   for (let round = 0; round < mostRounds; round += 1) {
     const counts = [...columns.values()].map((column) => column.counts);

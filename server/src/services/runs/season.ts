@@ -82,7 +82,9 @@ function toDos(db: Store, runs: readonly RunSummary[], today: string): readonly 
   );
   const found: ToDo[] = [];
   for (const line of runs.filter((r) => r.status !== "cancelled")) {
-    const add = (id: string, due: string, words: string, detail: string, step: ToDo["step"]): void => {
+    const add = (id: string, planned: string, words: string, detail: string, step: ToDo["step"]): void => {
+      // Nothing was late before it was there.
+      const due = planned < line.createdOn ? line.createdOn : planned;
       if (due <= sunday)
         found.push({ id: `${line.id}-${id}`, runId: line.id, runTitle: line.title, due, late: due < today, words, detail, step });
     };

@@ -21,7 +21,7 @@ export function CutTogether({ of, name, units }: CutTogetherProps) {
   if (output === null) return <p className="soft">{slow ? `Planning how ${name} is cut together …` : ""}</p>;
   if (!output.plan.feasible) return <p className="short">A piece of {name} is larger than what it is cut from.</p>;
   const { plan } = output;
-  const [count, bound] = "rolls" in plan ? [plan.rolls, plan.bound] : [plan.parents, plan.areaBound];
+  const [count, bound] = "rolls" in plan ? [plan.rolls, plan.bound] : [plan.parents, plan.bound];
   const sure =
     count === bound ? "no fewer can do" : `${bound} at least would be needed, a gap of ${showNumber((100 * (count - bound)) / bound, 0)} %`;
   return (

@@ -15,7 +15,7 @@ interface FollowFieldsProps {
   readonly onChange: (patch: Partial<KitLine>, words: string) => void;
 }
 
-const partWords: Readonly<Record<BoundPart, string>> = { amount: "Amount", cutWidth: "Piece, across", cutHeight: "Piece, along" };
+const partWords: Readonly<Record<BoundPart, string>> = { amount: "Amount", cutWidth: "Width of a piece", cutHeight: "Length of a piece" };
 
 /** Which numbers of the brief this line follows, and how. */
 export function FollowFields({ line, material, units, onChange }: FollowFieldsProps) {
