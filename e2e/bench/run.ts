@@ -43,8 +43,7 @@ console.log(`     its greatest gap to what nothing can beat: ${kit.goodGap.toFix
 say("season's buying, proven optimum, median of five", kit.provenMs / 1000, 10, "s", "below");
 console.log(`     the slowest of the five: ${(kit.slowestMs / 1000).toFixed(1)} s`);
 say("cut plan, 60 pieces of 6 sizes", kit.cutMs, 500, "ms", "below");
-if (kit.cut.feasible)
-  console.log(`     ${kit.cut.parents} sheets, at least ${kit.cut.bound}, a gap of ${kit.cut.gapPercent.toFixed(0)} %`);
+if (kit.cut.feasible) console.log(`     ${kit.cut.parents} sheets, at least ${kit.cut.bound}, a gap of ${kit.cut.gapPercent.toFixed(0)} %`);
 const posts = await benchEntryPosts();
 console.log(
   `     entry posts a second: full stack ${posts.full.toFixed(0)}, bare route ${posts.bare.toFixed(0)}, both synchronous=FULL, by turns`,

@@ -40,6 +40,8 @@ for (const { id, title } of starters) {
     await desk.goto(`${house.url}/run/${run}/brief`);
     const dock = desk.getByRole("complementary", { name: "Crate" });
     await expect(dock.getByText("a builder", { exact: true })).toBeVisible();
+    const fold = desk.getByRole("region", { name: "Plain build" }).getByRole("button", { name: /^(open:|fold)/ });
+    if ((await fold.getAttribute("aria-expanded")) === "false") await fold.click();
     for (const field of fields) {
       const [was, words] = [await runOf(run), (await sheetOf(run)).lines.map((line) => line.words)];
       const slider = desk.getByRole("slider", { name: field.words, exact: true }).first();

@@ -39,6 +39,26 @@ function editorWith(text: string) {
   return editor;
 }
 
+/** A text that somebody else changes at the press of a button. */
+function Held({ told }: { readonly told: string[] }) {
+  const [text, setText] = useState("Take {sticks} sticks.");
+  return (
+    <>
+      <WordsBox
+        label="Story"
+        text={text}
+        most={200}
+        filling={fillingOf(30)}
+        nameOf={() => "Paper straw"}
+        onChange={(next) => told.push(next)}
+      />
+      <button type="button" onClick={() => setText("Only {joints, plural, one {# joint} other {# joints}}.")}>
+        another
+      </button>
+    </>
+  );
+}
+
 describe("a text that is typed as it reads", () => {
   it("keeps what it was given, places and line breaks and braces, to the letter that matters", () => {
     const piece = fc.constantFrom("the hare's ", "{sticks}", "\n", "{trials, plural, one {once} other {# times}}", " two ", "é");
@@ -65,25 +85,7 @@ describe("a text that is typed as it reads", () => {
 
   it("is put anew when another changes it, and tells nobody of that", async () => {
     const told: string[] = [];
-    function Held() {
-      const [text, setText] = useState("Take {sticks} sticks.");
-      return (
-        <>
-          <WordsBox
-            label="Story"
-            text={text}
-            most={200}
-            filling={fillingOf(30)}
-            nameOf={() => "Paper straw"}
-            onChange={(next) => told.push(next)}
-          />
-          <button type="button" onClick={() => setText("Only {joints, plural, one {# joint} other {# joints}}.")}>
-            another
-          </button>
-        </>
-      );
-    }
-    render(<Held />);
+    render(<Held told={told} />);
     const box = screen.getByRole("textbox", { name: "Story" });
     expect(box.textContent).toBe("Take 30 sticks.");
     await act(async () => void fireEvent.click(screen.getByRole("button", { name: "another" })));

@@ -86,8 +86,7 @@ export const spanHowTo: readonly Step[] = [
   { words: "Lay one flat sheet across and push it gently in the middle. See how little it takes.", ...sheetForms },
   { words: "Lay the sheets on top of each other, glue them all over, and press them until they are dry.", ...forms("flat-bonded") },
   { words: "Fold the same sheet into even pleats, like a fan, along the way it crosses.", ...forms("pleated", "sandwich") },
-  { words: "Cut two faces of the same length.", adult: true, ...forms("sandwich") },
-  { words: "Join the faces to the pleats, one above and one below.", ...forms("sandwich") },
+  { words: "Cut two faces of the same length, and join them to the pleats, above and below.", adult: true, ...forms("sandwich") },
   { words: "Roll sheets round a pencil into tubes, tape their edges, and tie the tubes side by side.", ...forms("tubes") },
   { words: "Bend it into an arch about {riseM} high, and hold its feet so that they can't slide apart.", ...forms("arch") },
   { words: "Lay out a row of triangles with corners about {spacingM} apart, and join the corners.", ...forms("truss") },
@@ -95,8 +94,7 @@ export const spanHowTo: readonly Step[] = [
   { words: "Cut points off, and cut what is stiff.", adult: true, ...forms("truss") },
   { words: "Tie the lines from one support to the other, dipping about {dipM}, and lay a deck on them.", ...forms("suspended") },
   { words: "Lay the bricks in layers, each brick over the joint of two below it, all along the way.", ...forms("bricks") },
-  { words: "Lay it across, the same length on each side, and load it slowly in the middle." },
-  { words: "How deep, how wide, how it is joined: these choices are yours, one at a time." },
+  { words: "Lay it across, load it slowly in the middle. How deep, how wide, how it is joined: these choices are yours." },
 ];
 
 export const spanIdea =

@@ -1,10 +1,12 @@
 import type { MaterialDoc } from "@lampcrate/contract";
-import { type KitLine, lineSources, pers, showQuantity, type UnitChoice } from "@lampcrate/core";
+import { fillText, type KitLine, lineSources, pers, showQuantity, type UnitChoice } from "@lampcrate/core";
 import { Input, InputNumber, Select } from "antd";
 import { Button } from "../../pieces/Button.tsx";
 import { Labelled } from "../../pieces/Labelled.tsx";
 import { LengthBox } from "../../pieces/LengthBox.tsx";
 import { sourceWords } from "../../pieces/show.ts";
+import { useBriefWork } from "../../work/RunContext.ts";
+import { useFilling } from "../../work/useFilling.ts";
 import { CutFields } from "./CutFields.tsx";
 import { FollowFields } from "./FollowFields.tsx";
 
@@ -21,6 +23,11 @@ const fromWhere = lineSources.map((value) => ({ value, label: sourceWords[value]
 
 /** One line's numbers. */
 export function LineForm({ line, material, units, onChange, onRemove }: LineFormProps) {
+  const { brief } = useBriefWork();
+  const filling = useFilling();
+  const tiers = brief.tiers.flatMap(({ id, kind, words, share }) =>
+    kind === "stretch" ? [] : [{ value: id, label: `${fillText(words, filling)}, ${Math.round(share * 100)} %` }],
+  );
   const measured = material !== undefined && material.unit !== "piece";
   const kinds = [
     { value: measured ? "measured" : "counted", label: measured ? "measured out" : "counted out" },
@@ -43,6 +50,16 @@ export function LineForm({ line, material, units, onChange, onRemove }: LineForm
             onChange={(source: KitLine["source"]) => onChange({ source }, source)}
           />
         </Labelled>
+        {tiers.length === 0 ? null : (
+          <Labelled label="Only for the tier">
+            <Select
+              className="wide"
+              value={line.tier ?? ""}
+              options={[{ value: "", label: "everybody" }, ...tiers]}
+              onChange={(tier: string) => onChange({ tier: tier === "" ? null : tier }, tier === "" ? "for everybody" : "for one tier")}
+            />
+          </Labelled>
+        )}
         {line.kind === "reusable" ? (
           <>
             <Percent
