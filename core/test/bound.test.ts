@@ -66,6 +66,12 @@ describe("a line that follows the brief", () => {
     expect(followed(briefOf([cargo], { payload: "cracker" }, "landing"), unit("piece"))[0]?.materialId).toBe("figure");
   });
 
+  it("follows in a brief that leaves a choice to its usual, too", () => {
+    const foil = line("foil", { cut: kitCut({ widthM: 0.1, heightM: 0.1 }), bind: { ...unbound, cutWidth: follows("sideM") } });
+    const brief = { ...briefOf([foil], {}, "float"), spec: { sideM: 0.25 } };
+    expect(followed(brief, unit("piece"))[0]?.cut?.widthM).toBe(0.25);
+  });
+
   it("stands by itself once another number is typed over it, and remembers what it followed", () => {
     const before = bound("sticks", follows("sticks"));
     const typed = typedOver(before, { amount: 12 });

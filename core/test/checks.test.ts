@@ -77,7 +77,7 @@ describe("what doesn't fit in a brief", () => {
   it("stops at a number in words that the goal has otherwise; one press has it follow, another says it means something else", () => {
     const brief = briefOf("tall", { story: "Take fifty sticks.", rules: [{ id: "r", words: "Are there 30 sticks?" }] });
     const check = one(brief, /^number story/);
-    expect([check.stops, check.at, check.words]).toEqual([true, "story", "“Take fifty sticks.” says fifty stick; Sticks is 30."]);
+    expect([check.stops, check.at, check.words]).toEqual([true, "story", "“Take fifty sticks.”, but “Sticks” is 30."]);
     const mended = check.mends.map(({ words, patch }) => [words, patch.story, ids({ ...brief, ...patch })]);
     expect(mended).toEqual([
       ["Say 30, and follow it", "Take {sticks} sticks.", []],

@@ -77,7 +77,7 @@ test("a number that contradicts the goal stops publishing until one press mends 
   await expect(story).toContainText("Only 40 sticks!12");
   await desk.getByRole("link", { name: /^Publish/ }).click();
   const checks = desk.getByRole("region", { name: "What doesn't fit yet" });
-  await expect(checks).toContainText("says 40 stick; Sticks is 50");
+  await expect(checks).toContainText("but “Sticks” is 50");
   const publish = desk.getByRole("button", { name: "Publish", exact: true });
   await expect(publish).toBeDisabled();
   await checks.getByRole("button", { name: "Say 50, and follow it" }).click();

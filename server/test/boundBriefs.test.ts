@@ -95,7 +95,7 @@ describe("one number, one place", () => {
     const refused = await publish();
     expect(refused.status).toBe(422);
     expect((refused.body as ProblemDoc).errors?.map(({ message }) => message)).toEqual([
-      "“Fold a square of 20 cm.” says 20 cm; Square sheet, side is 18\u00a0cm.",
+      "“Fold a square of 20 cm.”, but “Square sheet, side” is 18\u00a0cm.",
     ]);
     await save(run, { story: "Fold a square of {sideM}." });
     expect((await publish()).status).toBe(200);

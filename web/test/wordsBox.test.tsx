@@ -92,6 +92,24 @@ describe("a text that is typed as it reads", () => {
     expect([box.textContent, told]).toEqual(["Only 12 joints.", []]);
   });
 
+  it("offers to let a typed number that the brief has follow it", async () => {
+    const told: string[] = [];
+    render(
+      <WordsBox
+        label="Rule"
+        text="Use 30 sticks, 7 birds."
+        most={200}
+        filling={fillingOf(30)}
+        nameOf={() => ""}
+        onChange={(next) => told.push(next)}
+      />,
+    );
+    const offers = screen.getAllByRole("button", { name: /^let/ });
+    expect(offers.map((button) => button.textContent)).toEqual(["let “30” follow sticks"]);
+    await act(async () => void (offers[0] && fireEvent.click(offers[0])));
+    expect(told).toEqual(["Use {sticks} sticks, 7 birds."]);
+  });
+
   it("offers every number of the brief that says something now, by its name", () => {
     const choices = placeChoices(fillingOf(30), () => "Paper straw");
     const label = (value: string) => choices.find((choice) => choice.value === value)?.label;

@@ -8,6 +8,8 @@ import { linePlace, plainSource, readText } from "./places.ts";
 /** A number in a text that seems to mean one of the brief's. */
 export interface Meant {
   readonly number: FoundNumber;
+  /** A few words with it in their midst, as they stand in the text. */
+  readonly around: string;
   /** What it seems to mean, in words: "Sticks". */
   readonly field: string;
   /** Its place, as it would stand in the text. */
@@ -93,13 +95,23 @@ export function meantIn(text: string, brief: MeantBrief, nameOf: (materialId: st
   if (!read.ok) return [];
   const meanings = meaningsOf(brief, nameOf);
   return read.parts
-    .flatMap((part) => (part.kind === "words" ? numbersIn(part.words) : []))
-    .flatMap((number) => {
+    .flatMap((part) => (part.kind === "words" ? numbersIn(part.words).map((number) => ({ number, words: part.words })) : []))
+    .flatMap(({ number, words }) => {
       const meaning = meanings.find((one) => isMeant(number, one));
       if (!meaning) return [];
       const same = Math.abs(number.value - meaning.value) <= 0.02 * Math.abs(meaning.value) + 1e-9;
-      return [{ number, field: meaning.words, place: placeFor(number, meaning), value: meaning.value, same }];
+      return [
+        { number, around: aroundIn(words, number), field: meaning.words, place: placeFor(number, meaning), value: meaning.value, same },
+      ];
     });
+}
+
+/** Some letters before and after a number, whole words. */
+function aroundIn(words: string, { from, to }: FoundNumber): string {
+  const [most, before, after] = [26, words.slice(0, from), words.slice(to)];
+  const head = before.length <= most ? before : `… ${before.slice(-most).replace(/^\S*\s/, "")}`;
+  const tail = after.length <= most ? after : `${after.slice(0, most).replace(/\s\S*$/, "")} …`;
+  return `${head}${words.slice(from, to)}${tail}`.trim();
 }
 
 function isMeant(number: FoundNumber, { name, nouns, dimension }: Meaning): boolean {

@@ -47,10 +47,12 @@ function namesOf(element: MessageFormatElement): readonly string[] {
   }
 }
 
-/** Words that somebody typed, as they stand in a text: what would open a place is plain, and no apostrophe closes one. */
+/** Words that somebody typed, as they stand in a text: what would open a place is quoted, and no apostrophe ends a quote. */
 export function plainSource(words: string): string {
-  if (!/[{}]/.test(words)) return words.replace(/'(?=[<>'#|]|$)/g, "''");
-  return words.replaceAll("'", "''").replace(/[{}]+/g, (braces) => `'${braces}'`);
+  const doubled = (part: string): string => part.replaceAll("'", "''");
+  const [, before = "", braces = "", after = ""] = /^([^{}]*)([{}](?:[\s\S]*[{}])?'*)?([\s\S]*)$/.exec(words) ?? [];
+  if (braces === "") return words.replace(/'(?=[<>'#|]|$)/g, "''");
+  return `${doubled(before)}'${doubled(braces)}'${doubled(after)}`;
 }
 
 /** The name of the place that tells what a line of the kit takes. Ids may have hyphens; names may not. */

@@ -1,5 +1,5 @@
 import type { AddedHint } from "@lampcrate/contract";
-import { families, fillText, saidFor } from "@lampcrate/core";
+import { buildValues, families, fillText, saidFor } from "@lampcrate/core";
 import { Select } from "antd";
 import { nanoid } from "nanoid";
 import { useState } from "react";
@@ -43,7 +43,7 @@ export function AddedList({ part }: { readonly part: "rules" | "hints" }) {
   const filling = useFilling();
   const words = told[part];
   const family = families[brief.family];
-  const ofFamily = saidFor(family.rules, { ...brief.spec, ...brief.design }, run.kind === "at-home");
+  const ofFamily = saidFor(family.rules, buildValues(brief), run.kind === "at-home");
   const add = (said: string): void => {
     if (part === "rules") change({ rules: [...brief.rules, { id: nanoid(10), words: said }] }, words.added);
     else change({ hints: [...brief.hints, { id: nanoid(10), rung, words: said }] }, words.added);

@@ -1,6 +1,6 @@
 import { families } from "../../family/families.ts";
 import { instrumentById } from "../../quantity/instruments.ts";
-import { briefField } from "../briefFields.ts";
+import { briefField, fieldValue } from "../briefFields.ts";
 import { linesFor } from "../madeFor.ts";
 import type { Beside, Check, CheckAt, CheckedBrief } from "./check.ts";
 
@@ -19,12 +19,8 @@ export function crateChecks(brief: CheckedBrief, { kind, materials }: Beside): r
     return [{ id: "no lines", at: "crate", stops: false, words: "The crate has no lines yet: say what a kit takes.", mends: [] }];
   for (const id of ["payload", "rider", "ball"]) {
     const placed = briefField(brief.family, id);
-    if (
-      placed?.field.kind !== "choice" ||
-      (placed.field.when && !placed.field.when.is.includes(String(brief.spec[placed.field.when.field])))
-    )
-      continue;
-    const value = brief.spec[id] ?? placed.field.start;
+    const value = placed && fieldValue(brief, placed);
+    if (placed?.field.kind !== "choice" || value === null) continue;
     const cargo = placed.field.options.find((option) => option.id === value)?.words ?? "";
     if (!has(...cargo.split(" ").filter((word) => word.length > 3 && !/^\d|^with$|^dry$|^soft$|^hollow$|^plastic$|^glass$/.test(word))))
       warn(`cargo ${id}`, `The goal names ${cargo}, and no line of the crate is one.`);

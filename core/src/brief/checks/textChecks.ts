@@ -32,9 +32,7 @@ export function textChecks(brief: CheckedBrief, beside: Beside): readonly Check[
         id: `number ${path} ${meant.number.from} ${meant.number.written}`,
         at,
         stops: true,
-        words:
-          `“${shortened(said)}” says ${meant.number.written} ${meant.number.noun}`.trim() +
-          `; ${meant.field} is ${fillText(meant.place, filling)}.`,
+        words: `“${meant.around}”, but “${meant.field}” is ${fillText(meant.place, filling)}.`,
         mends: [
           { words: `Say ${fillText(meant.place, filling)}, and follow it`, patch: set(path, withPlace(text, meant, meant.place)) },
           { words: "It means something else", patch: set(path, withPlace(text, meant, statedPlace(meant.number))) },

@@ -1,6 +1,7 @@
 import type { SheetDoc, SheetLine, SheetWords } from "@lampcrate/contract";
 import {
   amountWords,
+  buildValues,
   dateWords,
   endOfDay,
   type Filling,
@@ -64,9 +65,9 @@ function sheetOf(db: Store, row: RunRow, now: number, frozen: FrozenBrief, of: P
 }
 
 /** What the family says for this very build, in the run's own units. */
-function familyWords({ family: id, spec, design }: FrozenBrief["brief"], kind: RunKind, filling: Filling): SheetWords {
-  const { howTo, protocol, rules, idea } = families[id];
-  const [values, atHome] = [{ ...spec, ...design }, kind === "at-home"];
+function familyWords(brief: FrozenBrief["brief"], kind: RunKind, filling: Filling): SheetWords {
+  const { howTo, protocol, rules, idea } = families[brief.family];
+  const [values, atHome] = [buildValues(brief), kind === "at-home"];
   const say = (words: string): string => fillText(words, filling);
   return {
     howTo: saidFor(howTo, values, atHome).map(({ words, adult = false }) => ({ words: say(words), adult })),

@@ -1,4 +1,4 @@
-import type { Filling } from "@lampcrate/core";
+import { type Filling, meantIn, withPlace } from "@lampcrate/core";
 import { LexicalComposer } from "@lexical/react/LexicalComposer";
 import { useLexicalComposerContext } from "@lexical/react/LexicalComposerContext";
 import { ContentEditable } from "@lexical/react/LexicalContentEditable";
@@ -8,6 +8,7 @@ import { PlainTextPlugin } from "@lexical/react/LexicalPlainTextPlugin";
 import { $getSelection, $insertNodes, $isRangeSelection, COMMAND_PRIORITY_HIGH, KEY_ENTER_COMMAND } from "lexical";
 import { useEffect, useId, useRef, useState } from "react";
 import { useLocked } from "../../../shared/pieces/locked.ts";
+import { Button } from "../../pieces/Button.tsx";
 import { Choose } from "../../pieces/Choose.tsx";
 import { PlaceNode, placeNode } from "./PlaceNode.ts";
 import { type PlaceChoice, placeChoices } from "./placeChoices.ts";
@@ -75,6 +76,7 @@ export function WordsBox(props: WordsBoxProps) {
         <HistoryPlugin />
         <Kept {...props} />
         {near && !locked ? <PutIn filling={filling} nameOf={props.nameOf} /> : null}
+        {locked ? null : <Offers {...props} />}
         {text.length > most ? (
           <p role="alert" className="trouble">
             {text.length - most} letters too many: at most {most}, with what its places are called.
@@ -128,6 +130,26 @@ function Kept({ text, filling, most, lines = false, onChange, onEnter }: WordsBo
   return null;
 }
 
+/** Numbers that were typed and are just what the brief has: each may follow it from then on. */
+function Offers({ text, filling, nameOf, onChange }: WordsBoxProps) {
+  const offers = meantIn(text, filling.brief, nameOf).filter(({ same }) => same);
+  if (offers.length === 0) return null;
+  return (
+    <div className="row tight">
+      {offers.map((meant) => (
+        <Button
+          key={`${meant.number.from} ${meant.number.written}`}
+          size="small"
+          type="text"
+          onClick={() => onChange(withPlace(text, meant, meant.place))}
+        >
+          let “{meant.number.written}” follow {meant.field.toLowerCase()}
+        </Button>
+      ))}
+    </div>
+  );
+}
+
 /** Puts a number of the brief in where the cursor stands. */
 function PutIn({ filling, nameOf }: Pick<WordsBoxProps, "filling" | "nameOf">) {
   const [editor] = useLexicalComposerContext();
@@ -144,7 +166,7 @@ function PutIn({ filling, nameOf }: Pick<WordsBoxProps, "filling" | "nameOf">) {
   return (
     <Choose
       label="Put in a number of the brief"
-      width={300}
+      width="100%"
       value={null}
       placeholder="put in a number that follows the brief …"
       options={choices}
