@@ -73,6 +73,18 @@ describe("labels", () => {
     expect(words.match(/Small\s+parts:\s+not\s+for\s+under-threes\./g)).toHaveLength(12);
   });
 
+  it.each(["a4-21", "a4-10", "letter-30"] as const)(
+    "on %s keep a long title to one line, so that nothing lies on what follows",
+    async (id) => {
+      const run = await makeCrate("A title that is as long as a title may be, which nobody would print whole");
+      const session = run.sessions[0]?.id ?? "";
+      const [page] = await pdf(`/api/runs/${run.id}/labels.pdf?session=${session}&sheet=${id}`, 72);
+      const words = page?.text.replace(/\s+/g, " ") ?? "";
+      expect(words).toMatch(/A title that is as [^…]{0,40}…/);
+      expect(words).not.toContain("print whole");
+    },
+  );
+
   it("begin after those already used up", async () => {
     const run = await makeCrate();
     const session = run.sessions[0]?.id ?? "";
@@ -102,6 +114,8 @@ describe("the packing list", () => {
     for (const words of [
       /In each of 12 bags/,
       /4\s+×\s+Paper clip/,
+      /Thin card, 10\s+cm by 80\s+mm/,
+      /38 pieces of 10\s+cm by 80\s+mm/,
       /box of spares/,
       /At the test rigs/,
       /Contains wheat/,

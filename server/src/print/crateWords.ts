@@ -1,5 +1,5 @@
 import type { MaterialDoc } from "@lampcrate/contract";
-import { amountWords, dateWords, type Packed, shortDate } from "@lampcrate/core";
+import { amountWords, dateWords, type KitCut, type Packed, shortDate, showQuantity, type UnitChoice } from "@lampcrate/core";
 import type { CratePapers } from "../services/store/cratePapers.ts";
 
 /** The material of a line. */
@@ -12,8 +12,16 @@ export function packedWords(papers: CratePapers, { lineId, amount }: Packed): st
   const material = materialOf(papers, lineId);
   if (!material) return "";
   const size = amountWords(amount, material.unit, papers.run.units);
-  const cut = papers.lines.find((line) => line.id === lineId)?.cut ? ", cut" : "";
+  const piece = papers.lines.find((line) => line.id === lineId)?.cut;
+  const cut = piece ? `, ${cutWords(piece, papers.run.units)}` : "";
   return material.unit === "piece" ? `${size} × ${material.name}${cut}` : `${size} ${material.name}`;
+}
+
+/** How large a piece is cut: "10 cm by 8 cm", "25 cm across", "60 cm long". */
+export function cutWords({ shape, widthM, heightM }: KitCut, units: UnitChoice): string {
+  const show = (m: number): string => showQuantity(m, "length", units);
+  if (shape === "disc") return `${show(widthM)} across`;
+  return shape === "length" ? `${show(heightM)} long` : `${show(widthM)} by ${show(heightM)}`;
 }
 
 /** What to mind about some lines: allergens, latex and small parts. Empty when nothing. */

@@ -51,11 +51,14 @@ function drawLabel(
   const foot = box.y + box.height - inset;
   const head = small ? 7 : 8.5;
   const codeWidth = 20 * mm;
-  paper.write(papers.run.title, { x, y: box.y + inset - 1, width: width - codeWidth, size: head, face: "heading" });
+  const title = oneLine(paper, papers.run.title, { width: width - codeWidth - 2, size: head, face: "heading" });
+  paper.write(title, { x, y: box.y + inset - 1, width: width - codeWidth, size: head, face: "heading" });
   paper.write(code, { x: x + width - codeWidth, y: box.y + inset - 1, width: codeWidth, size: head, face: "bold", align: "right" });
   const tier = bag.tier === null ? "" : (papers.tiers.get(bag.tier) ?? "");
   const top = box.y + inset + head * 1.35;
-  const under = paper.write([shortDayWords(papers), tier].filter(Boolean).join(", "), { x, y: top, width, size: head - 1.5, colour: soft });
+  const whose = { width, size: head - 1.5 };
+  const day = oneLine(paper, [shortDayWords(papers), tier].filter(Boolean).join(", "), whose);
+  const under = paper.write(day, { x, y: top, ...whose, colour: soft });
   const mind = mindWords(
     papers,
     bag.contents.map((c) => c.lineId),
@@ -65,6 +68,16 @@ function drawLabel(
   const body = fitted(paper, bag.contents.map((c) => packedWords(papers, c)).join(", "), mind, width, room);
   const after = paper.write(body.words, { x, y: under + 0.5, width, size: body.size });
   if (mind) paper.write(mind, { x, y: after, width, size: body.size, face: "bold" });
+}
+
+/** Words cut to one line where they are too long for it, so that nothing is printed over what follows. */
+function oneLine(paper: Paper, words: string, at: Parameters<Paper["heightOf"]>[1]): string {
+  const line = paper.heightOf("x", at);
+  if (paper.heightOf(words, at) <= line * 1.5) return words;
+  const fits = (letters: number): boolean => paper.heightOf(`${words.slice(0, letters).trimEnd()} …`, at) <= line * 1.5;
+  let letters = words.length;
+  while (letters > 1 && !fits(letters)) letters -= 1;
+  return `${words.slice(0, letters).trimEnd()} …`;
 }
 
 /** The contents as large as they fit; when they don't fit at all, the packing list has them. What to mind is never left out. */

@@ -1,7 +1,7 @@
 import { crateCode, type Packed, type Per, showNumber } from "@lampcrate/core";
 import type { CratePapers } from "../services/store/cratePapers.ts";
 import { drawBarcode } from "./barcode.ts";
-import { dayWords, materialOf, mindWords, packedWords } from "./crateWords.ts";
+import { cutWords, dayWords, materialOf, mindWords, packedWords } from "./crateWords.ts";
 import { mm, type Paper, pdfOf, rule, soft } from "./paper.ts";
 
 const stationWords: Readonly<Record<Per, string>> = {
@@ -31,11 +31,17 @@ export function packingListPdf(papers: CratePapers): Promise<Uint8Array<ArrayBuf
         "To cut first",
         cut.map(
           (line) =>
-            `${line.parents} × ${materialOf(papers, line.id)?.name ?? ""}: ${line.quantity} pieces, ${line.piecesPerParent} from each`,
+            `${line.parents} × ${materialOf(papers, line.id)?.name ?? ""}: ${line.quantity} pieces${sizeOf(papers, line.id)}, ${line.piecesPerParent} from each`,
         ),
       );
     list.foot(papers);
   });
+}
+
+/** " of 10 cm by 8 cm". */
+function sizeOf(papers: CratePapers, lineId: string): string {
+  const cut = papers.lines.find((line) => line.id === lineId)?.cut;
+  return cut ? ` of ${cutWords(cut, papers.run.units)}` : "";
 }
 
 class PackingPage {

@@ -8,6 +8,7 @@ import { useWords } from "../../shared/words/useWords.ts";
 import { familyOf } from "../family.ts";
 import { sheetQuery } from "../queries.ts";
 import { Trouble } from "../Trouble.tsx";
+import { BlankLog } from "./BlankLog.tsx";
 import { Materials } from "./Materials.tsx";
 
 /** The challenge as families read it, on a phone or on one printed page. */
@@ -132,7 +133,7 @@ export function OpenSheet({ sheet }: { readonly sheet: SheetDoc }) {
           </button>
         </div>
       </div>
-      <BlankTable sheet={sheet} />
+      <BlankLog sheet={sheet} />
     </main>
   );
 }
@@ -145,39 +146,4 @@ export function closingWords(sheet: SheetDoc, words: ReturnType<typeof useWords>
       ? `${words.sheet.opens(dateWords(sheet.opensOn))} ${sheet.closesOn ? words.sheet.closes(dateWords(sheet.closesOn)) : ""}`
       : words.sheet.notYet;
   return sheet.closesOn ? words.sheet.closes(dateWords(sheet.closesOn)) : "";
-}
-
-/** Only on paper: a table to fill in, and the way to send it. */
-function BlankTable({ sheet }: { readonly sheet: SheetDoc }) {
-  const words = useWords();
-  return (
-    <section className="only-print wide">
-      <h2>{words.sheet.table}</h2>
-      <table className="blank">
-        <thead>
-          <tr>
-            {words.sheet.tableHead.map((head) => (
-              <th key={head}>{head}</th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {[1, 2, 3].map((n) => (
-            <tr key={n}>
-              <td>{n}</td>
-              {words.sheet.tableHead.slice(1).map((head) => (
-                <td key={head} />
-              ))}
-            </tr>
-          ))}
-        </tbody>
-      </table>
-      <div className="handout above">
-        <img src={`/api/public/runs/${encodeURIComponent(sheet.code)}/qr.svg`} alt="" width="90" height="90" />
-        <p>
-          {words.sheet.scan} <strong className="code">{sheet.code}</strong>
-        </p>
-      </div>
-    </section>
-  );
 }

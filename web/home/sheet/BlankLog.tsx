@@ -1,0 +1,53 @@
+import type { SheetDoc } from "@lampcrate/contract";
+import { codeInAddress } from "@lampcrate/core";
+import { useWords } from "../../shared/words/useWords.ts";
+import { familyOf } from "../family.ts";
+
+/** Columns for trials that fit the page. */
+const mostTrials = 6;
+
+/** Only on paper: a log to fill in, as this brief tests and in its unit, and the way to send it. */
+export function BlankLog({ sheet }: { readonly sheet: SheetDoc }) {
+  const words = useWords();
+  const { brief, code } = sheet;
+  const [measure] = familyOf(brief.family).measures(brief.spec);
+  const unit = measure.unit ?? measure.token?.names[0] ?? "";
+  const trials = Array.from(
+    { length: Math.min(mostTrials, brief.trials) },
+    (_, i) => `${words.log.trial(i + 1)}${unit ? `, ${unit}` : ""}`,
+  );
+  const heads = [words.sheet.versionHead, words.sheet.changedHead, words.sheet.guessHead, ...trials];
+  const rows = [...(sheet.words.control === null ? [] : [words.sheet.bare]), "1", "2", "3"];
+  return (
+    <section className="only-print wide">
+      <h2>{words.sheet.table}</h2>
+      <table className="blank">
+        <thead>
+          <tr>
+            {heads.map((head) => (
+              <th key={head}>{head}</th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map((row) => (
+            <tr key={row}>
+              <td>{row}</td>
+              {heads.slice(1).map((head) => (
+                <td key={head} />
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <div className="handout above">
+        <img src={`/api/public/runs/${encodeURIComponent(code)}/qr.svg`} alt="" width="90" height="90" />
+        <p>
+          {words.sheet.scan} <strong className="code">{code}</strong>
+          <br />
+          {`${location.host}/h/${codeInAddress(code)}`}
+        </p>
+      </div>
+    </section>
+  );
+}
