@@ -1,4 +1,4 @@
-import type { LearnedDoc, ProblemDoc, RunDoc, SessionDoc } from "@lampcrate/contract";
+import type { LearnedDoc, MaterialDoc, ProblemDoc, RunDoc, SessionDoc, UncountedSession } from "@lampcrate/contract";
 import { learnAmount, learnRebuild, learnSpoil } from "@lampcrate/core";
 import { afterEach, beforeEach, describe, expect, it } from "vitest";
 import { everything, openTestHouse, type TestHouse } from "./house.ts";
@@ -85,5 +85,39 @@ describe("counting after a session", () => {
     house.at("2026-11-25T07:00:00Z");
     expect((await put(count())).status).toBe(409);
     expect(everything(house)).toBe(before);
+  });
+});
+
+describe("a count day after a session", () => {
+  const material = async () => {
+    const line = run.brief.lines.find((one) => one.id === paper);
+    const list = (await house.ask("GET", "/api/materials")).body as readonly MaterialDoc[];
+    return list.find((one) => one.id === line?.materialId) ?? { id: "", onHand: Number.NaN };
+  };
+  const countDay = async (counted: number): Promise<void> => {
+    const { id, onHand } = await material();
+    const answer = await house.ask("POST", "/api/stock/count", { counts: [{ materialId: id, counted, listed: onHand }] });
+    expect(answer.status).toBe(200);
+  };
+  const uncounted = async () => (await house.ask("GET", "/api/stock/uncounted")).body as readonly UncountedSession[];
+
+  it("is a fence: what was counted stays, whatever is counted or corrected of the session later, and undone", async () => {
+    await put(count());
+    expect((await material()).onHand).toBe(-160);
+    await put(count({ lines: [{ lineId: paper, putOut: 180, left: 30, spoilt: 12 }] }));
+    expect((await material()).onHand).toBe(-150);
+    await countDay(500);
+    await put(count({ lines: [{ lineId: paper, putOut: 400, left: 0, spoilt: 12 }] }));
+    expect((await material()).onHand).toBe(500);
+    await house.ask("POST", `/api/runs/${run.id}/undo`);
+    expect((await material()).onHand).toBe(500);
+  });
+
+  it("holds what is just as listed, too, and says which sessions were held and not counted", async () => {
+    expect(await uncounted()).toEqual([{ id: held.id, runId: run.id, runTitle: "Deck", date: "2026-11-25" }]);
+    await countDay((await material()).onHand);
+    const before = (await material()).onHand;
+    await put(count());
+    expect([(await material()).onHand, await uncounted()]).toEqual([before, []]);
   });
 });

@@ -22,6 +22,7 @@ export const auditQuery = infiniteQueryOptions({
   },
 });
 export const materialsQuery = queryOptions({ queryKey: ["materials"], queryFn: () => ask(api.materials.$get()) });
+export const uncountedQuery = queryOptions({ queryKey: ["uncounted"], queryFn: () => ask(api.stock.uncounted.$get()) });
 export const suppliersQuery = queryOptions({ queryKey: ["suppliers"], queryFn: () => ask(api.suppliers.$get()) });
 export const buyingQuery = queryOptions({ queryKey: ["buying"], queryFn: () => ask(api.buying.$get()), staleTime: 0 });
 export const movesQuery = (id: string) =>

@@ -29,6 +29,15 @@ export interface StockCountInput {
   readonly counts: readonly { readonly materialId: string; readonly counted: number; readonly listed: number }[];
 }
 
+/** A session that was held and not counted. */
+export interface UncountedSession {
+  readonly id: string;
+  readonly runId: string;
+  readonly runTitle: string;
+  /** Local date of the house. */
+  readonly date: string;
+}
+
 export interface CsvInput {
   readonly text: string;
 }

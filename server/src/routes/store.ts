@@ -15,6 +15,7 @@ import { attachment } from "../http/attachment.ts";
 import { allow, type Signed } from "../http/signedIn.ts";
 import { body, ids } from "../http/validate.ts";
 import { buyingDoc } from "../services/store/buying.ts";
+import { uncountedSessions } from "../services/store/counts.ts";
 import { addMaterial, bringBackMaterial, materialList, removeMaterial, saveMaterial } from "../services/store/materials.ts";
 import { orderList, placeOrders, stepOrder } from "../services/store/purchases.ts";
 import { addMove, countStock, movesOf } from "../services/store/stock.ts";
@@ -45,6 +46,7 @@ export function storeRoutes(deps: Deps) {
       countStock(deps, c.get("person"), c.req.valid("json"));
       return c.json(materialList(deps.db));
     })
+    .get("/stock/uncounted", look, (c) => c.json(uncountedSessions(deps.db, deps.clock())))
     .get("/stock.csv", look, (c) => attachment(c, stockCsv(deps.db), "text/csv; charset=utf-8", "store-room.csv"))
     .post("/stock/csv/preview", supply, body(csvInput), (c) => c.json(previewStockCsv(deps.db, c.req.valid("json").text)))
     .post("/stock/csv", supply, body(csvInput), (c) => c.json(takeStockCsv(deps, c.get("person"), c.req.valid("json").text)))

@@ -6,6 +6,7 @@ import { Button } from "../pieces/Button.tsx";
 import { Refused } from "../pieces/Refused.tsx";
 import { shownPer, unitWord } from "../pieces/show.ts";
 import { useSave } from "../pieces/useSave.ts";
+import { Uncounted } from "./Uncounted.tsx";
 
 interface CountDayProps {
   readonly materials: readonly MaterialDoc[];
@@ -51,6 +52,7 @@ export function CountDay({ materials: all, only, onDone, onLeave }: CountDayProp
         {materials.length < all.length ? `${materials.length} of ${all.length} materials: those ticked or counted before. ` : ""}Type what
         lies there; leave empty what you did not count. Tab goes down the list. Print this page for a list to carry.
       </p>
+      <Uncounted />
       <div className="count-grid">
         {materials.map((material) => (
           <label key={material.id}>

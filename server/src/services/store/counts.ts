@@ -1,7 +1,7 @@
-import type { BriefDoc, CountDoc, CountInput } from "@lampcrate/contract";
-import { and, asc, eq } from "drizzle-orm";
+import type { BriefDoc, CountDoc, CountInput, UncountedSession } from "@lampcrate/contract";
+import { and, asc, desc, eq, isNull, lt, sql } from "drizzle-orm";
 import type { Store } from "../../db/open.ts";
-import { session, sessionCount, staff } from "../../db/schema/index.ts";
+import { briefLine, run, session, sessionCount, staff } from "../../db/schema/index.ts";
 import type { Deps } from "../../deps.ts";
 import { badField, notFound, Problem } from "../../http/problem.ts";
 import type { Person } from "../house/person.ts";
@@ -61,6 +61,30 @@ export function saveCount(deps: Deps, person: Person, runId: string, sessionId: 
     });
   });
 }
+
+/** Sessions that were held with a kit and have no count yet, newest first: a count day after them takes their use for granted. */
+export function uncountedSessions(db: Store, now: number): readonly UncountedSession[] {
+  return db
+    .select({ id: session.id, runId: run.id, runTitle: run.title, start: session.start })
+    .from(session)
+    .innerJoin(run, eq(run.id, session.runId))
+    .leftJoin(sessionCount, eq(sessionCount.sessionId, session.id))
+    .where(
+      and(
+        eq(session.cancelled, false),
+        lt(session.startAt, now),
+        isNull(sessionCount.sessionId),
+        eq(run.archived, false),
+        sql`exists (select 1 from ${briefLine} where ${briefLine.briefId} = ${run.briefId})`,
+      ),
+    )
+    .orderBy(desc(session.startAt))
+    .limit(mostUncounted)
+    .all()
+    .map(({ id, runId, runTitle, start }) => ({ id, runId, runTitle, date: start.slice(0, 10) }));
+}
+
+const mostUncounted = 12;
 
 function refuseOdd({ lines, rebuilds, builders }: CountInput, doc: BriefDoc): void {
   for (const [i, line] of lines.entries()) {

@@ -27,10 +27,11 @@ export function bookSessionUse(
     took.set(materialId, (took.get(materialId) ?? 0) + amount);
   }
   const held = db
-    .select({ start: session.start, title: run.title })
+    .select({ start: session.start, startAt: session.startAt, title: run.title })
     .from(session)
     .innerJoin(run, eq(run.id, session.runId))
     .where(eq(session.id, sessionId))
     .get();
-  settleSession(db, by, at, sessionId, took, held ? `${shortDate(held.start.slice(0, 10), null)}, ${held.title}` : "");
+  const words = held ? `${shortDate(held.start.slice(0, 10), null)}, ${held.title}` : "";
+  settleSession(db, by, at, sessionId, took, { words, heldAt: held?.startAt ?? at });
 }

@@ -1,5 +1,5 @@
 import type { MoveDoc, MoveInput, MoveReason, StockCountInput } from "@lampcrate/contract";
-import { asc, eq, sql } from "drizzle-orm";
+import { and, asc, eq, gte, sql } from "drizzle-orm";
 import type { Store } from "../../db/open.ts";
 import { material, staff, stockMove } from "../../db/schema/index.ts";
 import type { Deps } from "../../deps.ts";
@@ -85,20 +85,26 @@ export function countStock(deps: Deps, by: Person, { counts }: StockCountInput):
         `Somebody booked ${moved.map((m) => m.name).join(", ")} meanwhile. Look at what is listed now, and count again where it matters.`,
         { errors: moved.map(({ field, name }) => ({ field, message: `${name} was booked in or out meanwhile: count it again.` })) },
       );
+    // One that was as listed is kept too: from here on it is what was counted.
     for (const { materialId, counted, listed } of counts)
-      bookMove(tx, by, deps.clock(), { materialId, amount: counted - listed, reason: "count day" });
+      tx.insert(stockMove)
+        .values({ materialId, amount: roundOff(counted - listed), reason: "count day", words: "", staffId: by.id, at: deps.clock() })
+        .run();
     trail(tx, deps.clock(), by, "stock", `counted ${counts.length} ${counts.length === 1 ? "material" : "materials"} on a count day`);
   });
 }
 
-/** Books a session's use so that its moves add up to what it took of each material; in the material's unit, parents for what is cut. */
+/**
+ * Books a session's use so that its moves add up to what it took of each material; in the material's unit, parents for
+ * what is cut. What was counted on a count day after it stays as counted: what it took was missing from the shelf by then.
+ */
 export function settleSession(
   db: Store,
   by: Person,
   at: number,
   sessionId: string,
   took: ReadonlyMap<string, number>,
-  words: string,
+  { words, heldAt }: { readonly words: string; readonly heldAt: number },
 ): void {
   const booked = new Map(
     db
@@ -110,7 +116,13 @@ export function settleSession(
       .map(({ id, sum }) => [id, sum]),
   );
   for (const materialId of new Set([...booked.keys(), ...took.keys()])) {
+    if (isCountedSince(db, materialId, heldAt)) continue;
     const amount = -(took.get(materialId) ?? 0) - (booked.get(materialId) ?? 0);
     bookMove(db, by, at, { materialId, amount, reason: "session", words, sessionId });
   }
+}
+
+function isCountedSince(db: Store, materialId: string, at: number): boolean {
+  const counted = and(eq(stockMove.materialId, materialId), eq(stockMove.reason, "count day"), gte(stockMove.at, at));
+  return db.select({ id: stockMove.id }).from(stockMove).where(counted).limit(1).get() !== undefined;
 }
