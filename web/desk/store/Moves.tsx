@@ -25,7 +25,7 @@ export function Moves({ material, units, onChanged }: MovesProps) {
   const { dayOf } = useHouseDay();
   const may = useMay();
   const show = (amount: number): string => amountWords(Math.abs(amount), material.unit, units);
-  const signed = (amount: number): string => `${amount < 0 ? "−" : "+"} ${show(amount)}`;
+  const signed = (amount: number): string => (amount === 0 ? "as listed" : `${amount < 0 ? "−" : "+"} ${show(amount)}`);
   return (
     <div className="stack airy" role="group" aria-label={`Moves of ${material.name}`}>
       {may("count") ? <MoveForm material={material} onChanged={onChanged} /> : null}
