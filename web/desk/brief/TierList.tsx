@@ -61,7 +61,8 @@ export function TierList({ ratios }: { readonly ratios: readonly number[] }) {
             bare
             text={tier.words}
             most={200}
-            filling={{ ...filling, times: tier.times }}
+            filling={filling}
+            times={tier.times}
             nameOf={nameOf}
             onChange={(words) => words.trim() !== "" && set(tier.id, { words }, "a tier's words")}
           />

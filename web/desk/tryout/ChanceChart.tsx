@@ -1,4 +1,5 @@
 import { type Measurability, showQuantity, type UnitChoice } from "@lampcrate/core";
+import { memo } from "react";
 import { CartesianGrid, Line, LineChart, ReferenceDot, ReferenceLine, Tooltip, XAxis, YAxis } from "recharts";
 import { quantityScale, ticksOf } from "../../shared/pieces/scale.ts";
 import { ChartFrame } from "../charts/ChartFrame.tsx";
@@ -14,7 +15,7 @@ interface ChanceChartProps {
 const percent = (share: number): string => `${Math.round(share * 100)} %`;
 
 /** The chance that the test shows a difference, against the difference; the predicted one as an amber mark. */
-export function ChanceChart({ found, curve, units, trials }: ChanceChartProps) {
+export const ChanceChart = memo(function ChanceChart({ found, curve, units, trials }: ChanceChartProps) {
   const { measure, difference, least, chance } = found;
   const end = curve.at(-1)?.[0] ?? 0;
   if (end <= 0) return null;
@@ -65,4 +66,4 @@ export function ChanceChart({ found, curve, units, trials }: ChanceChartProps) {
       </LineChart>
     </ChartFrame>
   );
-}
+});

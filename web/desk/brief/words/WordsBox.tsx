@@ -6,7 +6,7 @@ import { LexicalErrorBoundary } from "@lexical/react/LexicalErrorBoundary";
 import { HistoryPlugin } from "@lexical/react/LexicalHistoryPlugin";
 import { PlainTextPlugin } from "@lexical/react/LexicalPlainTextPlugin";
 import { $getSelection, $insertNodes, $isRangeSelection, COMMAND_PRIORITY_HIGH, KEY_ENTER_COMMAND } from "lexical";
-import { useEffect, useId, useRef, useState } from "react";
+import { memo, useEffect, useId, useMemo, useRef, useState } from "react";
 import { useLocked } from "../../../shared/pieces/locked.ts";
 import { Button } from "../../pieces/Button.tsx";
 import { Choose } from "../../pieces/Choose.tsx";
@@ -20,6 +20,8 @@ interface WordsBoxProps {
   /** The text as it is kept, its places in braces. */
   readonly text: string;
   readonly filling: Filling;
+  /** In a stretch goal's words: its multiple of the goal. */
+  readonly times?: number | null;
   readonly nameOf: (materialId: string) => string;
   readonly most: number;
   readonly lines?: boolean;
@@ -32,8 +34,21 @@ interface WordsBoxProps {
 }
 
 /** A text of the brief that is typed as it reads: numbers of the brief stand in it as pieces that follow them. */
-export function WordsBox(props: WordsBoxProps) {
-  const { label, text, filling, bare = false, most } = props;
+export function WordsBox({ onChange, onEnter, ...props }: WordsBoxProps) {
+  const latest = useRef({ onChange, onEnter });
+  latest.current = { onChange, onEnter };
+  const [stable] = useState(() => ({
+    onChange: (text: string) => latest.current.onChange(text),
+    onEnter: () => latest.current.onEnter?.(),
+  }));
+  return <RestingBox {...props} {...stable} />;
+}
+
+/** Painted anew only when its own text or what fills it has changed, not with every dial of the brief. */
+const RestingBox = memo(function RestingBox({ filling: plain, times = null, ...rest }: WordsBoxProps) {
+  const filling = useMemo(() => ({ ...plain, times }), [plain, times]);
+  const props = { ...rest, filling };
+  const { label, text, bare = false, most } = props;
   const id = useId();
   const locked = useLocked();
   const [near, setNear] = useState(false);
@@ -85,7 +100,7 @@ export function WordsBox(props: WordsBoxProps) {
       </div>
     </LexicalComposer>
   );
-}
+});
 
 /** A list that was opened from the box hangs elsewhere in the page. */
 function stillIn(box: HTMLElement, to: EventTarget | null): boolean {
