@@ -2,7 +2,7 @@ import { DatePicker, TimePicker } from "antd";
 import dayjs from "dayjs";
 import customParseFormat from "dayjs/plugin/customParseFormat";
 import "dayjs/locale/en-gb";
-import { type KeyboardEvent, useState } from "react";
+import { type KeyboardEvent, useMemo, useState } from "react";
 import { useLocked } from "../../shared/pieces/locked.ts";
 
 // Weeks begin on Monday, as the house's weekdays do.
@@ -49,10 +49,15 @@ const timeTyped = ["HH:mm", "H:mm", "H.mm", "HHmm", "h:mm a", "h a"];
 /** What a day may be typed as; the first is how it is shown. */
 const dayTyped = ["ddd D MMM YYYY", "D MMM YYYY", "YYYY-MM-DD", "D.M.YYYY", "D/M/YYYY"];
 
+/** The same object for as long as the value is the same: the picker takes a new one for a new value, and drops what is being typed. */
+function useSteady(value: string | null, format: string): dayjs.Dayjs | null {
+  return useMemo(() => (value === null || value === "" ? null : dayjs(value, format)), [value, format]);
+}
+
 /** A day of the calendar, typed or picked. */
 export function DayBox({ id, label, value, onChange, allowNone = false, width = 180 }: DayBoxProps) {
   const locked = useLocked();
-  const day = value === null ? null : dayjs(value, iso);
+  const day = useSteady(value, iso);
   const typing = useTypedIn(dayTyped, day?.format(dayTyped[0]) ?? "", (typed) => onChange(typed.format(iso)));
   return (
     <DatePicker
@@ -81,7 +86,8 @@ interface DayRangeProps {
 /** Days from one to another. */
 export function DayRange({ label, from, to, onChange }: DayRangeProps) {
   const locked = useLocked();
-  const day = (date: string): dayjs.Dayjs | null => (date === "" ? null : dayjs(date, iso));
+  const [first, last] = [useSteady(from, iso), useSteady(to, iso)];
+  const days = useMemo((): [dayjs.Dayjs | null, dayjs.Dayjs | null] => [first, last], [first, last]);
   return (
     <DatePicker.RangePicker
       aria-label={label}
@@ -91,8 +97,8 @@ export function DayRange({ label, from, to, onChange }: DayRangeProps) {
       allowClear={false}
       disabled={locked}
       placeholder={["first day", "last day"]}
-      value={[day(from), day(to)]}
-      onChange={(days) => onChange(days?.[0]?.format(iso) ?? "", days?.[1]?.format(iso) ?? "")}
+      value={days}
+      onChange={(chosen) => onChange(chosen?.[0]?.format(iso) ?? "", chosen?.[1]?.format(iso) ?? "")}
     />
   );
 }
@@ -119,7 +125,7 @@ export function TimeBox({ label, value, onChange }: TimeBoxProps) {
       needConfirm={false}
       showNow={false}
       disabled={locked}
-      value={value === "" ? null : dayjs(value, "HH:mm")}
+      value={useSteady(value, "HH:mm")}
       onChange={(time) => time && onChange(time.format("HH:mm"))}
     />
   );
