@@ -2,7 +2,7 @@ import { families } from "../family/families.ts";
 import type { FamilyId } from "../family/familyIds.ts";
 import { countField, timeField } from "../family/fields.ts";
 import type { Field, Values } from "../family/shape.ts";
-import { applies, startValues } from "../family/values.ts";
+import { applies, buildValues } from "../family/values.ts";
 
 /** What of a brief its lines and words may follow. */
 export interface FieldBrief {
@@ -47,12 +47,7 @@ export function briefField(family: FamilyId, id: string): PlacedField | null {
 export function fieldValue(brief: FieldBrief, { field, of }: PlacedField): number | string | null {
   if (of === "brief") return commonValue(brief, field.id);
   const values = of === "spec" ? brief.spec : brief.design;
-  return applies(field.when, buildValues(brief)) ? (values[field.id] ?? field.start) : null;
-}
-
-/** Goal and plain build together, with the usual for what a brief doesn't say. */
-export function buildValues({ family, spec, design }: Pick<FieldBrief, "family" | "spec" | "design">): Values {
-  return { ...startValues(families[family].spec), ...startValues(families[family].design), ...spec, ...design };
+  return applies(field.when, buildValues(families[brief.family], brief.spec, brief.design)) ? (values[field.id] ?? field.start) : null;
 }
 
 function commonValue(brief: FieldBrief, id: string): number | null {

@@ -14,8 +14,6 @@ export interface Meant {
   readonly field: string;
   /** Its place, as it would stand in the text. */
   readonly place: string;
-  /** Its value now, in the number's own terms. */
-  readonly value: number;
   /** The number says it as it is. */
   readonly same: boolean;
 }
@@ -100,9 +98,7 @@ export function meantIn(text: string, brief: MeantBrief, nameOf: (materialId: st
       const meaning = meanings.find((one) => isMeant(number, one));
       if (!meaning) return [];
       const same = Math.abs(number.value - meaning.value) <= 0.02 * Math.abs(meaning.value) + 1e-9;
-      return [
-        { number, around: aroundIn(words, number), field: meaning.words, place: placeFor(number, meaning), value: meaning.value, same },
-      ];
+      return [{ number, around: aroundIn(words, number), field: meaning.words, place: placeFor(meaning), same }];
     });
 }
 
@@ -123,9 +119,8 @@ function isMeant(number: FoundNumber, { name, nouns, dimension }: Meaning): bool
 }
 
 /** The place that says it, minutes with their word: "{minutes, plural, one {# minute} other {# minutes}}". */
-function placeFor(number: FoundNumber, { name, dimension }: Meaning): string {
-  if (name === "minutes") return "{minutes, plural, one {# minute} other {# minutes}}";
-  return dimension === "count" || number.dimension !== "count" ? `{${name}}` : "";
+function placeFor({ name }: Meaning): string {
+  return name === "minutes" ? "{minutes, plural, one {# minute} other {# minutes}}" : `{${name}}`;
 }
 
 /** A text in which a number follows the brief from now on. */

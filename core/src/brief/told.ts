@@ -1,12 +1,12 @@
+import { declaredWords } from "../family/fieldWords.ts";
 import type { Field, Measure } from "../family/shape.ts";
 import { showNumber, showQuantity, type UnitChoice } from "../quantity/show.ts";
 import type { Dimension } from "../quantity/units.ts";
 
 /** A field's value as a sentence has it: a choice in its words, whole seconds and minutes whole, everything else in the unit it reads best in. */
 export function toldValue(field: Field, value: number | string, units: UnitChoice): string {
-  if (field.kind === "choice") return field.options.find(({ id }) => id === value)?.words ?? String(value);
-  if (typeof value !== "number") return String(value);
-  return toldQuantity(value, field.dimension, units);
+  const isTime = field.kind === "number" && field.dimension === "time" && typeof value === "number";
+  return isTime ? toldTime(value) : declaredWords(field, value, units);
 }
 
 /** A quantity as a sentence has it. */

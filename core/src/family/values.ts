@@ -1,5 +1,5 @@
 import type { TestPlace } from "./choices.ts";
-import type { Field, NumberField, Said, Values, When } from "./shape.ts";
+import type { Family, Field, NumberField, Said, Values, When } from "./shape.ts";
 
 /** A number of these values, the field's start where it is missing or no number. */
 export function numberOf(values: Values, fields: readonly Field[], id: string): number {
@@ -26,6 +26,11 @@ export function startValues(fields: readonly Field[]): Values {
 /** True when the field stands, given the other values. */
 export function applies(when: When | undefined, values: Values): boolean {
   return when === undefined || when.is.includes(String(values[when.field]));
+}
+
+/** Goal and plain build together, with the usual for what a brief doesn't say. */
+export function buildValues({ spec, design }: Pick<Family, "spec" | "design">, goal: Values, build: Values): Values {
+  return { ...startValues(spec), ...startValues(design), ...goal, ...build };
 }
 
 /** Those of a list that stand for this build, at home or at the house; `values` are goal and plain build together. */

@@ -1,4 +1,5 @@
 import { type Band, calibration } from "../family/band.ts";
+import type { NumberField } from "../family/shape.ts";
 import { normalBelow } from "../numeric/normal.ts";
 
 /** What builds of this form are expected to do, and what checked ones have done. */
@@ -75,4 +76,10 @@ export function goalForShare(expected: Expected, share: number, loops: number): 
     else high = half;
   }
   return Math.exp((low + high) / 2);
+}
+
+/** The same on a step of the goal's ruler, within its ends. */
+export function goalOnRuler(expected: Expected, share: number, loops: number, { min, max, step }: NumberField): number | null {
+  const goal = goalForShare(expected, share, loops);
+  return goal === null ? null : Number(Math.min(max, Math.max(min, Math.round(goal / step) * step)).toPrecision(10));
 }

@@ -43,7 +43,7 @@ export function AddedList({ part }: { readonly part: "rules" | "hints" }) {
   const filling = useFilling();
   const words = told[part];
   const family = families[brief.family];
-  const ofFamily = saidFor(family.rules, buildValues(brief), run.kind === "at-home");
+  const ofFamily = saidFor(family.rules, buildValues(family, brief.spec, brief.design), run.kind === "at-home");
   const add = (said: string): void => {
     if (part === "rules") change({ rules: [...brief.rules, { id: nanoid(10), words: said }] }, words.added);
     else change({ hints: [...brief.hints, { id: nanoid(10), rung, words: said }] }, words.added);

@@ -10,6 +10,7 @@ import { useGripping } from "../pieces/useGripping.ts";
 import { learnedQuery } from "../queries.ts";
 import { useBriefWork, useRunActions } from "../work/RunContext.ts";
 import { StepDesk } from "../work/StepDesk.tsx";
+import { useChecks } from "../work/useChecks.ts";
 import { AddedList } from "./AddedList.tsx";
 import { BriefRest } from "./BriefRest.tsx";
 import { CautionList } from "./CautionList.tsx";
@@ -42,11 +43,12 @@ export function Brief() {
     run.units,
     nothing,
   );
+  const checks = useChecks();
   const { hard } = family.bounds(goal.measure, brief.spec, brief.design, 0);
   return (
     <StepDesk beside="Crate" panel={<CrateDock />}>
       <Jumps />
-      <ChecksHere />
+      <ChecksHere checks={checks} />
       <section className="sheet pad stack jump-to" aria-label="Goal" id="goal">
         <h2>
           {family.goalWords(brief.spec, (si, dimension) =>

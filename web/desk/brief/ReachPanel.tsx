@@ -1,4 +1,4 @@
-import { type Dimension, families, goalForShare, type Measure, reachOf, reachWords, showQuantity, type UnitChoice } from "@lampcrate/core";
+import { type Dimension, families, goalOnRuler, type Measure, reachOf, reachWords, showQuantity, type UnitChoice } from "@lampcrate/core";
 import { useState } from "react";
 import { Ruler } from "../../shared/pieces/Ruler.tsx";
 import { shareScale } from "../../shared/pieces/scale.ts";
@@ -18,8 +18,7 @@ export function ReachPanel({ ratios }: { readonly ratios: readonly number[] }) {
   if (!field || !band || band.factor <= 1) return null;
   const expected = { band, ratios, better: goal.better };
   const reach = reachOf(expected, goal.value, brief.loops);
-  const raw = goalForShare(expected, wished, brief.loops);
-  const suited = field.kind === "number" && raw !== null ? stepped(raw, field.step, field.min, field.max) : null;
+  const suited = field.kind === "number" ? goalOnRuler(expected, wished, brief.loops, field) : null;
   return (
     <section className="sheet pad stack jump-to" id="reach" aria-label="Reach">
       <h2>Who will reach it?</h2>
@@ -54,9 +53,6 @@ export function ReachPanel({ ratios }: { readonly ratios: readonly number[] }) {
     </section>
   );
 }
-
-const stepped = (value: number, step: number, min: number, max: number): number =>
-  Number(Math.min(max, Math.max(min, Math.round(value / step) * step)).toPrecision(10));
 
 /** A goal's number as it is measured; counts whole. */
 export function showGoal(si: number, measure: Measure, units: UnitChoice): string {

@@ -3,12 +3,10 @@ import type { Check, CheckAt } from "@lampcrate/core";
 import { Link } from "react-router";
 import { Button } from "../pieces/Button.tsx";
 import { useBriefWork, useRunActions } from "../work/RunContext.ts";
-import { useChecks } from "../work/useChecks.ts";
 import "./checks.css";
 
 /** What doesn't fit in the brief yet, each with the press that mends it; what would contradict itself on the sheet first. */
-export function ChecksHere() {
-  const checks = useChecks();
+export function ChecksHere({ checks }: { readonly checks: readonly Check[] }) {
   if (checks.length === 0) return null;
   const stopping = checks.filter(({ stops }) => stops).length;
   return (

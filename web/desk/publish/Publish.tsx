@@ -45,7 +45,8 @@ export function Publish() {
     setRefused(null);
     if (await flush()) await save(doing);
   };
-  const stopped = useChecks().some(({ stops }) => stops);
+  const checks = useChecks();
+  const stopped = checks.some(({ stops }) => stops);
   // What was a round number in the other units becomes one in these: the goal itself moves, and all follows.
   const inUnits = async (units: RunDoc["units"]): Promise<void> => {
     if (!(await settings.change({ units }))) return;
@@ -63,7 +64,7 @@ export function Publish() {
         </h2>
         <p>{statusWords(run)}</p>
         <Refused trouble={refused ?? trouble} />
-        <ChecksHere />
+        <ChecksHere checks={checks} />
         <div className="row">
           {canPublish ? (
             <Button type="primary" disabled={pending || stopped} onClick={() => void act(() => ask(api.runs[":id"].publish.$post(param)))}>

@@ -1,5 +1,6 @@
 import type { TrialInput, VersionInput } from "@lampcrate/contract";
 import {
+  buildValues,
   checkVersion,
   type Family,
   instrumentById,
@@ -7,7 +8,6 @@ import {
   type Symptom,
   saidFor,
   showQuantity,
-  startValues,
   type UnitChoice,
   type Values,
 } from "@lampcrate/core";
@@ -116,11 +116,7 @@ export function VersionCard({ title, first, tried, version, removable, onChange,
 
 /** What may have been seen with such a build, as it was declared; and what was said already. */
 function symptomsOf({ family, spec, design }: Tried, { variables }: VersionInput, { seen }: TrialInput): readonly Symptom[] {
-  const usual = saidFor(
-    family.symptoms,
-    { ...startValues(family.spec), ...startValues(family.design), ...spec, ...design, ...variables },
-    false,
-  );
+  const usual = saidFor(family.symptoms, { ...buildValues(family, spec, design), ...variables }, false);
   return family.symptoms.filter((symptom) => usual.includes(symptom) || seen.includes(symptom.id));
 }
 

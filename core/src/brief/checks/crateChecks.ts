@@ -2,7 +2,7 @@ import { families } from "../../family/families.ts";
 import { instrumentById } from "../../quantity/instruments.ts";
 import { briefField, fieldValue } from "../briefFields.ts";
 import { linesFor } from "../madeFor.ts";
-import type { Beside, Check, CheckAt, CheckedBrief } from "./check.ts";
+import type { Beside, Check, CheckedBrief } from "./check.ts";
 
 /** What the goal or its cautions call for and neither crate nor home has. */
 export function crateChecks(brief: CheckedBrief, { kind, materials }: Beside): readonly Check[] {
@@ -13,8 +13,8 @@ export function crateChecks(brief: CheckedBrief, { kind, materials }: Beside): r
       return wanted.some((want) => words.includes(want.toLowerCase()));
     });
   const found: Check[] = [];
-  const warn = (id: string, words: string, at: CheckAt = "crate", mends: Check["mends"] = []): void =>
-    void found.push({ id, at, stops: false, words, mends });
+  const warn = (id: string, words: string, mends: Check["mends"] = []): void =>
+    void found.push({ id, at: "crate", stops: false, words, mends });
   if (brief.lines.length === 0)
     return [{ id: "no lines", at: "crate", stops: false, words: "The crate has no lines yet: say what a kit takes.", mends: [] }];
   for (const id of ["payload", "rider", "ball"]) {
@@ -44,7 +44,7 @@ export function crateChecks(brief: CheckedBrief, { kind, materials }: Beside): r
     if (lent.length > 0) {
       const names = lent.map((line) => materials.find((m) => m.id === line.materialId)?.name ?? "a line").join(", ");
       const lines = linesFor(brief.lines, "workshop", kind);
-      warn("house at home", `At home nobody has what stays with the house: ${names}.`, "crate", [
+      warn("house at home", `At home nobody has what stays with the house: ${names}.`, [
         { words: "Have it found at home", patch: { lines } },
       ]);
     }

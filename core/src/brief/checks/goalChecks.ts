@@ -1,6 +1,6 @@
 import { families } from "../../family/families.ts";
 import type { Values } from "../../family/shape.ts";
-import { goalForShare, reachOf } from "../../finding/reach.ts";
+import { goalOnRuler, reachOf } from "../../finding/reach.ts";
 import { toldMeasure } from "../told.ts";
 import type { Beside, Check, CheckedBrief, Mend } from "./check.ts";
 
@@ -16,8 +16,7 @@ export function goalChecks(brief: CheckedBrief, { units, ratios }: Beside): read
   const { first, within } = reachOf(expected, goal.value, brief.loops);
   const nobody = within < 0.02;
   if (!nobody && first < 0.98) return [];
-  const wished = goalForShare(expected, 0.7, brief.loops);
-  const suited = wished === null ? null : Math.min(field.max, Math.max(field.min, Math.round(wished / field.step) * field.step));
+  const suited = goalOnRuler(expected, 0.7, brief.loops, field);
   const mends = suited === null ? [] : [mendGoal(brief.spec, field.id, suited, toldMeasure(suited, measure, units))];
   return [
     {
@@ -34,5 +33,5 @@ export function goalChecks(brief: CheckedBrief, { units, ratios }: Beside): read
 
 const mendGoal = (spec: Values, id: string, value: number, shown: string): Mend => ({
   words: `Set the goal to ${shown}`,
-  patch: { spec: { ...spec, [id]: Number(value.toPrecision(10)) } },
+  patch: { spec: { ...spec, [id]: value } },
 });

@@ -4,7 +4,7 @@ import { fillText } from "../fill.ts";
 import { boundNumber, partOf } from "../follow.ts";
 import { type Beside, type Check, type CheckedBrief, fillingFor } from "./check.ts";
 
-/** Lines that stand apart from what they followed, and cargo that the crate doesn't hold. */
+/** Lines that stand apart from what they followed. */
 export function lineChecks(brief: CheckedBrief, beside: Beside): readonly Check[] {
   const { materials } = beside;
   const filling = fillingFor(brief, beside);

@@ -8,6 +8,7 @@ import {
   isFamilyId,
   kitCut,
   startValues,
+  type UnitOf,
   unbound,
   type Values,
   valueErrors,
@@ -123,10 +124,14 @@ export function refuseBadValues({ family, spec, design, compared }: BriefDoc): v
 /** The brief with its lines as its own numbers have them. Throws 422 naming each that follows what can't be followed. */
 export function followingBrief(db: Store, doc: BriefDoc): BriefDoc {
   const units = new Map(materialsOf(db, doc).map(({ id, unit }) => [id, unit]));
-  const unitOf = (id: string) => units.get(id) ?? null;
+  return followingBy(doc, (id) => units.get(id) ?? null, "Check what follows the brief");
+}
+
+/** The same by the units of any materials. */
+export function followingBy(doc: BriefDoc, unitOf: UnitOf, title: string): BriefDoc {
   const lines = followed(doc, unitOf);
   const errors = bindErrors({ ...doc, lines }, unitOf);
-  if (errors.length > 0) throw new Problem(422, "Check what follows the brief", errors.map((error) => error.message).join(" "), { errors });
+  if (errors.length > 0) throw new Problem(422, title, errors.map((error) => error.message).join(" "), { errors });
   return { ...doc, lines };
 }
 

@@ -1,17 +1,16 @@
 import type { BriefDoc, ChallengePack, MaterialDoc, PackMaterial, PackPreview } from "@lampcrate/contract";
 import { briefDoc, line, packMaterial } from "@lampcrate/contract/schemas";
 import {
-  bindErrors,
   briefRoundIn,
   families,
   fillText,
-  followed,
   type KitLine,
   kitCut,
   type LineBind,
   linesFor,
   type RunKind,
   showQuantity,
+  type UnitOf,
   unbound,
   unknownNames,
   unknownParts,
@@ -29,7 +28,7 @@ import { checkedPart } from "../../http/validate.ts";
 import { houseDoc } from "../house/house.ts";
 import { newId } from "../ids.ts";
 import { materialList } from "../store/materials.ts";
-import { followingBrief, insertBrief, loadBrief, refuseBadValues, startingBrief } from "./briefs.ts";
+import { followingBrief, followingBy, insertBrief, loadBrief, refuseBadValues, startingBrief } from "./briefs.ts";
 import { createRunFrom, runRow } from "./runs.ts";
 
 const check = new Ajv2020({ allErrors: true, strict: false }).compile<ChallengePack>(schema);
@@ -117,20 +116,16 @@ function soundBrief(pack: ChallengePack): BriefDoc {
     bind: doc.lines[i]?.bind ?? unbound,
   }));
   refuseBadValues(held);
-  return followingIn(pack, { ...held, lines });
+  return followingBy({ ...held, lines }, unitsIn(pack), "This pack can't be taken");
 }
 
 /** Stands for a material of the pack where only the look of an id is held to. */
 const ourId = "its-material";
 
-/** A pack's brief with its lines as its own numbers have them. Throws 422 by field. */
-function followingIn(pack: ChallengePack, doc: BriefDoc): BriefDoc {
-  const unitOf = (key: string) => pack.materials.find((m) => m.key === key)?.unit ?? null;
-  const lines = followed(doc, unitOf);
-  const errors = bindErrors({ ...doc, lines }, unitOf);
-  if (errors.length > 0) throw new Problem(422, "This pack can't be taken", errors.map((e) => e.message).join(" "), { errors });
-  return { ...doc, lines };
-}
+const unitsIn =
+  ({ materials }: ChallengePack): UnitOf =>
+  (key) =>
+    materials.find((m) => m.key === key)?.unit ?? null;
 
 function fieldName(path: string): string {
   return path
@@ -205,7 +200,7 @@ export function previewPack(db: Store, given: unknown): PackPreview {
     story: fillText(doc.story, {
       brief: doc,
       units: pack.units,
-      unitOf: (key) => pack.materials.find((m) => m.key === key)?.unit ?? null,
+      unitOf: unitsIn(pack),
       dates: { opens: null, closes: null, reveal: null },
     }),
     lines: doc.lines.map((line) => `${nameOf(line.materialId)}, for each ${line.per}`),
@@ -284,9 +279,9 @@ export function importPack(deps: Deps, given: unknown, { title, kind, id }: Pack
     const lines = doc.lines.map((line) => ({ ...line, materialId: idOf(line.materialId), bind: bindBy(line.bind, idOf) }));
     // In a house of other units what was round stays round; lines follow.
     const { units } = houseDoc(tx);
-    const unitOf = (id: string) => materialList(tx).find((m) => m.id === id)?.unit ?? null;
+    const unitById: UnitOf = (id) => pack.materials.find((m) => ids.get(m.key) === id)?.unit ?? null;
     const made = { ...doc, lines: linesFor(lines, pack.kind, kind ?? pack.kind) };
-    const mine = pack.units === units ? made : briefRoundIn(made, units, unitOf);
+    const mine = pack.units === units ? made : briefRoundIn(made, units, unitById);
     const briefId = insertBrief(tx, followingBrief(tx, mine), moved);
     return createRunFrom(deps, tx, {
       ...(id === undefined ? {} : { id }),

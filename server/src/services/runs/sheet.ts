@@ -67,7 +67,7 @@ function sheetOf(db: Store, row: RunRow, now: number, frozen: FrozenBrief, of: P
 /** What the family says for this very build, in the run's own units. */
 function familyWords(brief: FrozenBrief["brief"], kind: RunKind, filling: Filling): SheetWords {
   const { howTo, protocol, rules, idea } = families[brief.family];
-  const [values, atHome] = [buildValues(brief), kind === "at-home"];
+  const [values, atHome] = [buildValues(families[brief.family], brief.spec, brief.design), kind === "at-home"];
   const say = (words: string): string => fillText(words, filling);
   return {
     howTo: saidFor(howTo, values, atHome).map(({ words, adult = false }) => ({ words: say(words), adult })),

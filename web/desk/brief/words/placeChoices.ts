@@ -10,9 +10,8 @@ export interface PlaceChoice {
 export function placeChoices(filling: Filling, nameOf: (materialId: string) => string): readonly PlaceChoice[] {
   const { brief } = filling;
   const fields = briefFields(brief.family).flatMap((placed) => {
-    const { field, of } = placed;
-    const id = of === "brief" && field.id === "minutes" ? "minutes" : field.id;
-    return fieldValue(brief, placed) === null ? [] : [[`{${id}}`, field.words] as const];
+    const { field } = placed;
+    return fieldValue(brief, placed) === null ? [] : [[`{${field.id}}`, field.words] as const];
   });
   const lines = brief.lines
     .filter((line) => line.kind !== "reusable")
