@@ -1,13 +1,13 @@
 import { describe, expect, it } from "vitest";
 import { driveScene } from "../src/family/drive/drawing.ts";
 import {
+  allotted,
   type BuyCrate,
   clearest,
   type FindingEntry,
   families,
   manifestOf,
   packingOf,
-  promisesOf,
   runFindings,
   seasonUseOf,
   startValues,
@@ -31,11 +31,11 @@ describe("what comes back", () => {
   ];
 
   it("is less by all that was lost before: three of twelve leave nine for ten, and what was bought for it stays", () => {
-    expect(promisesOf(goggles, crates)).toEqual([
-      { crate: "one", need: 10, covered: 10, short: 0 },
-      { crate: "two", need: 10, covered: 9, short: 1 },
-      // Twelve and the one bought, less five lost.
-      { crate: "three", need: 10, covered: 8, short: 2 },
+    expect(allotted(goggles, crates).crates).toEqual([
+      { crate: "one", need: 10, stock: 10, bought: 0, lent: 0, lacks: 0, taken: 0 },
+      { crate: "two", need: 10, stock: 9, bought: 1, lent: 0, lacks: 0, taken: 3 },
+      // Twelve less five lost, and the one bought before.
+      { crate: "three", need: 10, stock: 7, bought: 2, lent: 1, lacks: 0, taken: 5 },
     ]);
     expect(seasonUseOf(goggles, crates)).toEqual({ due: 0, asked: 15, short: 3 });
   });
@@ -43,7 +43,7 @@ describe("what comes back", () => {
   it("that is out with another crate is not there, whatever was lost of it", () => {
     const [one, two, three] = crates as [BuyCrate, BuyCrate, BuyCrate];
     const together = [one, { ...two, out: { from: 120, to: 150 } }, three];
-    expect(promisesOf(goggles, together).map((p) => p.short)).toEqual([0, 8, 0]);
+    expect(allotted(goggles, together).crates.map((p) => p.bought)).toEqual([0, 8, 0]);
     expect(takenBefore(goggles, three, together)).toBe(5);
   });
 });
@@ -52,10 +52,10 @@ describe("what is used up", () => {
   it("is bought for whoever lacks it, so that an earlier crate's lack takes nothing from a later one's stock", () => {
     const card = { id: "card", onHand: 10, arrivals: [{ day: 5, amount: 20 }] };
     const crates = [crate("one", 1, { card: 15 }), crate("two", 5, { card: 15 }), crate("three", 6, { card: 9 })];
-    expect(promisesOf(card, crates)).toEqual([
-      { crate: "one", need: 15, covered: 10, short: 5 },
-      { crate: "two", need: 15, covered: 15, short: 0 },
-      { crate: "three", need: 9, covered: 5, short: 4 },
+    expect(allotted(card, crates).crates).toEqual([
+      { crate: "one", need: 15, stock: 10, bought: 5, lent: 0, lacks: 0, taken: 0 },
+      { crate: "two", need: 15, stock: 15, bought: 0, lent: 0, lacks: 0, taken: 10 },
+      { crate: "three", need: 9, stock: 5, bought: 4, lent: 0, lacks: 0, taken: 25 },
     ]);
     expect(takenBefore(card, crates[1] as BuyCrate, crates)).toBe(10);
     expect(takenBefore(card, crates[2] as BuyCrate, crates)).toBe(25);

@@ -2,6 +2,7 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { solve } from "../reference/highs.ts";
 import {
+  allotted,
   arrivalDay,
   type BuyProblem,
   type CrateInput,
@@ -12,7 +13,6 @@ import {
   isWorkingDay,
   manifestOf,
   type Preparing,
-  promisesOf,
   purchasePlan,
   type SeasonRun,
   seasonCrates,
@@ -159,7 +159,7 @@ describe("a season", () => {
   });
 
   it("promises what is used in date order", () => {
-    expect(promisesOf(material(problem(100), "card"), problem(100).crates).map((p) => [p.crate, p.need, p.short])).toEqual([
+    expect(allotted(material(problem(100), "card"), problem(100).crates).crates.map((p) => [p.crate, p.need, p.bought])).toEqual([
       ["walk-1", 60, 0],
       ["walk-2", 60, 20],
       ["raft-1", 60, 60],
@@ -167,7 +167,7 @@ describe("a season", () => {
   });
 
   it("counts what comes back once an overlap", () => {
-    expect(promisesOf(material(problem(0), "goggles"), problem(0).crates).map((p) => [p.crate, p.short])).toEqual([
+    expect(allotted(material(problem(0), "goggles"), problem(0).crates).crates.map((p) => [p.crate, p.bought])).toEqual([
       ["walk-1", 0],
       ["walk-2", 0],
       ["raft-1", 20],
@@ -200,12 +200,12 @@ describe("a season", () => {
 
   it("counts an order on its way from the day it is due", () => {
     const due = { ...store(0), due: [{ material: "card", amount: 60, date: "2026-11-30" }] };
-    const card = promisesOf(material(seasonProblem(crates, due, today, weekdays), "card"), problem(0).crates);
+    const { crates: card } = allotted(material(seasonProblem(crates, due, today, weekdays), "card"), problem(0).crates);
     // The first crate's are bought for it, so what arrives on the 30th is there for the second.
-    expect(card.map((p) => p.short)).toEqual([60, 0, 60]);
+    expect(card.map((p) => p.bought)).toEqual([60, 0, 60]);
     const later = { ...store(60), due: [{ material: "card", amount: 60, date: "2026-11-30" }] };
-    const served = promisesOf(material(seasonProblem(crates, later, today, weekdays), "card"), problem(0).crates);
-    expect(served.map((p) => p.short)).toEqual([0, 0, 60]);
+    const { crates: served } = allotted(material(seasonProblem(crates, later, today, weekdays), "card"), problem(0).crates);
+    expect(served.map((p) => p.bought)).toEqual([0, 0, 60]);
   });
 });
 
@@ -217,14 +217,16 @@ describe("what must begin", () => {
     today,
     preparing,
   );
-  const starts = (onHand: number, perWeek: ReadonlyMap<string, number> = new Map()) =>
-    startsOf(crates, seasonProblem(crates, store(onHand), today, weekdays), store(onHand), perWeek, today, weekdays).map((s) => [
+  const starts = (onHand: number, perWeek: ReadonlyMap<string, number> = new Map(), sold = true) => {
+    const from = sold ? store(onHand) : { ...store(onHand), packs: [] };
+    return startsOf(crates, seasonProblem(crates, from, today, weekdays), from, perWeek, today, weekdays).map((s) => [
       s.kind,
       s.crate.id,
       s.by,
       s.slack,
       s.materials.map((m) => m.amount),
     ]);
+  };
 
   it("is each crate's preparing, and ordering what it lacks from the quickest supplier", () => {
     expect(starts(70)).toEqual([
@@ -236,9 +238,18 @@ describe("what must begin", () => {
 
   it("is asking people soon enough, for what earlier crates lack too", () => {
     // 50 pieces by Thursday the 3rd at 40 a week: seven working days. 110 by the 10th: fourteen, so it is late by two.
-    expect(starts(10, new Map([["card", 40]])).filter(([kind]) => kind === "collect")).toEqual([
+    expect(starts(10, new Map([["card", 40]]), false).filter(([kind]) => kind === "collect")).toEqual([
       ["collect", "walk-2", "2026-11-23", -2, [110]],
       ["collect", "walk-1", "2026-11-25", 0, [50]],
+    ]);
+  });
+
+  it("is ordering what people bring too, as the plan does, when a supplier sells it", () => {
+    expect(starts(10, new Map([["card", 40]])).map(([kind, crate]) => [kind, crate])).toEqual([
+      ["order", "walk-1"],
+      ["prepare", "walk-1"],
+      ["order", "walk-2"],
+      ["prepare", "walk-2"],
     ]);
   });
 });

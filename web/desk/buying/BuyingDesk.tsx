@@ -1,5 +1,5 @@
 import type { BuyingDoc } from "@lampcrate/contract";
-import type { Purchase, SeasonCrate } from "@lampcrate/core";
+import { allotments, type Purchase, type SeasonCrate } from "@lampcrate/core";
 import { useMemo, useState } from "react";
 import { Lock } from "../pieces/Lock.tsx";
 import { usePlan } from "../seasonData/usePlan.ts";
@@ -20,21 +20,22 @@ export function BuyingDesk({ doc, crates }: { readonly doc: BuyingDoc; readonly 
   const ways = plan.planned ? waysOf(plan.planned, plan.rest) : [];
   const way = ways.find((w) => w.id === chosen) ?? ways[0];
   const purchase: Purchase | null = way?.purchase ?? null;
+  const given = useMemo(() => allotments(plan.whole, plan.rest, purchase), [plan.whole, plan.rest, purchase]);
   return (
     <>
       <PlanAnswer doc={doc} plan={plan} purchase={purchase} />
       {purchase && purchase.packs.length > 0 ? (
         <Lock to="supply">
-          <OrderLists doc={doc} problem={plan.rest} purchase={purchase} names={names} />
+          <OrderLists doc={doc} problem={plan.rest} purchase={purchase} allotments={given} names={names} />
         </Lock>
       ) : null}
-      {plan.late.length > 0 ? <TooLateList late={plan.late} names={names} doc={doc} /> : null}
+      {plan.late.length > 0 ? <TooLateList late={plan.late} allotments={given} names={names} doc={doc} /> : null}
       {ways.length > 1 ? <WaysToBuy ways={ways} chosen={way?.id ?? "cheapest"} onChoose={setChosen} doc={doc} names={names} /> : null}
       <Collecting doc={doc} crates={crates} whole={plan.whole} names={names} />
       <Lock to="count">
         <OnTheWay orders={doc.orders} names={names} currency={doc.house.currency} />
       </Lock>
-      <Promises doc={doc} crates={crates} whole={plan.whole} names={names} late={plan.late} />
+      <Promises doc={doc} crates={crates} whole={plan.whole} rest={plan.rest} allotments={given} names={names} />
     </>
   );
 }

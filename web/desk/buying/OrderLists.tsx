@@ -1,5 +1,5 @@
 import type { BuyingDoc, OrderInput } from "@lampcrate/contract";
-import { type BuyProblem, type PackShare, type Purchase, sharedByPack } from "@lampcrate/core";
+import type { Allotment, BuyProblem, PackShare, Purchase } from "@lampcrate/core";
 import { useMemo } from "react";
 import { api, ask } from "../../shared/client.ts";
 import { Button } from "../pieces/Button.tsx";
@@ -14,13 +14,15 @@ interface OrderListsProps {
   readonly doc: BuyingDoc;
   readonly problem: BuyProblem;
   readonly purchase: Purchase;
+  /** What of it each crate gets. */
+  readonly allotments: readonly Allotment[];
   readonly names: Names;
 }
 
 /** What to order where, for whom, and what is left over; all of it is placed with one press. */
-export function OrderLists({ doc, problem, purchase, names }: OrderListsProps) {
+export function OrderLists({ doc, problem, purchase, allotments, names }: OrderListsProps) {
   const orders = useMemo(() => ordersOf(problem, purchase), [problem, purchase]);
-  const shared = useMemo(() => sharedByPack(problem, purchase), [problem, purchase]);
+  const shared = useMemo(() => allotments.flatMap(({ packs }) => packs), [allotments]);
   const { save, trouble, pending } = useSave({
     send: () =>
       ask(api.orders.$post({ json: { orders: orders.map((of) => ({ ...of, items: of.items.map(({ pack: _, ...item }) => item) })) } })),

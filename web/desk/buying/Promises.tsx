@@ -1,34 +1,36 @@
 import type { BuyingDoc } from "@lampcrate/contract";
-import { type BuyMaterial, type BuyProblem, type Promised, promisesOf, type SeasonCrate, type TooLate } from "@lampcrate/core";
+import type { Allotment, Allotted, BuyMaterial, BuyProblem, SeasonCrate } from "@lampcrate/core";
 import type { Names } from "./names.ts";
 
 interface PromisesProps {
   readonly doc: BuyingDoc;
   readonly crates: readonly SeasonCrate[];
   readonly whole: BuyProblem;
+  /** What can be bought; what isn't in it is collected. */
+  readonly rest: BuyProblem;
+  readonly allotments: readonly Allotment[];
   readonly names: Names;
-  /** Too late for these: each with its material and crates. */
-  readonly late: readonly TooLate[];
 }
 
-/** What becomes of what is short: bought, collected, or nobody can bring it in time. */
-type Fate = "there" | "buy" | "collect" | "lacks";
+/** What becomes of what the stock doesn't give: bought or collected, lent on from an earlier crate, or nobody brings it in time. */
+type Fate = "there" | "lent" | "buy" | "collect" | "lacks";
 
-const weight = { there: 0, buy: 1, collect: 2, lacks: 3 } as const;
-const fateWords = { buy: "to buy", collect: "to collect", lacks: "lacks" } as const;
+const weight = { there: 0, lent: 0, buy: 1, collect: 2, lacks: 3 } as const;
 
-function fateOf(material: BuyMaterial, promised: Promised, { doc, late }: Pick<PromisesProps, "doc" | "late">): Fate {
-  if (promised.short <= 0) return "there";
-  if (late.some((item) => item.material === material.id && item.crates.includes(promised.crate))) return "lacks";
-  return doc.materials.find((m) => m.id === material.id)?.perWeek == null ? "buy" : "collect";
+function fateOf({ bought, lent, lacks }: Allotted, collected: boolean): Fate {
+  if (lacks > 0) return "lacks";
+  if (bought > 0) return collected ? "collect" : "buy";
+  return lent > 0 ? "lent" : "there";
 }
 
 /** What is there and due, promised to the season's crates in date order; what comes back serves again. */
 export function Promises(props: PromisesProps) {
-  const { doc, crates, whole, names } = props;
+  const { doc, crates, whole, rest, allotments, names } = props;
   const rows = whole.materials
     .map((material) => {
-      const promises = promisesOf(material, whole.crates).map((promised) => ({ ...promised, fate: fateOf(material, promised, props) }));
+      const collected = !rest.materials.some(({ id }) => id === material.id);
+      const given = allotments.find((one) => one.material === material.id)?.crates ?? [];
+      const promises = given.map((one) => ({ ...one, fate: fateOf(one, collected) }));
       return { material, promises, worst: Math.max(...promises.map(({ fate }) => weight[fate])), name: names.material(material.id) };
     })
     .filter(({ promises }) => promises.length > 0)
@@ -38,7 +40,8 @@ export function Promises(props: PromisesProps) {
       <h2>Who gets what</h2>
       <p className="soft small">
         {crates.length} crates still to come, served in date order from what is on hand and on its way. Each crate is sized for its own
-        certainty; what is cut counts in whole sheets. “To buy” is what the order above brings.
+        certainty; what is cut counts in whole sheets. “To buy” is what the order above brings; “lent on” came with it for an earlier crate
+        and is back by then.
       </p>
       <div className="promises">
         {rows.map(({ material, promises, name }) => (
@@ -48,19 +51,15 @@ export function Promises(props: PromisesProps) {
               <div className="soft small">{thereWords(material, doc, names)}</div>
             </div>
             <ol aria-label={`${name}: who gets it`}>
-              {promises.map(({ crate: id, need, short, fate }) => {
-                const crate = crates.find((c) => c.id === id);
+              {promises.map(({ fate, ...given }) => {
+                const crate = crates.find((c) => c.id === given.crate);
                 return (
-                  <li key={id} className={fate}>
+                  <li key={given.crate} className={fate}>
                     <span className="small soft">{crate ? names.date(crate.date) : ""}</span>{" "}
                     <span className="small">{crate?.runTitle}</span>
                     <br />
-                    {names.amount(material.id, need)}
-                    {fate === "there" ? null : (
-                      <strong>
-                        , {fateWords[fate]} {names.amount(material.id, short)}
-                      </strong>
-                    )}
+                    {names.amount(material.id, given.need)}
+                    <strong>{whenceWords(given, fate, (amount) => names.amount(material.id, amount))}</strong>
                   </li>
                 );
               })}
@@ -70,6 +69,16 @@ export function Promises(props: PromisesProps) {
       </div>
     </section>
   );
+}
+
+/** Where what the stock doesn't give comes from. */
+function whenceWords({ bought, lent, lacks }: Allotted, fate: Fate, show: (amount: number) => string): string {
+  const parts = [
+    bought > 0 ? `, ${fate === "collect" ? "to collect" : "to buy"} ${show(bought)}` : "",
+    lent > 0 ? `, lent on ${show(lent)}` : "",
+    lacks > 0 ? `, lacks ${show(lacks)}` : "",
+  ];
+  return parts.join("");
 }
 
 function thereWords(material: BuyMaterial, doc: BuyingDoc, names: Names): string {

@@ -1,68 +1,83 @@
 import type { BuyingDoc } from "@lampcrate/contract";
-import type { TooLate } from "@lampcrate/core";
+import type { Allotment, TooLate } from "@lampcrate/core";
 import { Link } from "react-router";
 import type { Names } from "./names.ts";
 
+interface TooLateListProps {
+  readonly late: readonly TooLate[];
+  readonly allotments: readonly Allotment[];
+  readonly names: Names;
+  readonly doc: BuyingDoc;
+}
+
 /** What no supplier can bring in time, with the last day on which it could have been ordered. */
-export function TooLateList({ late, names, doc }: { readonly late: readonly TooLate[]; readonly names: Names; readonly doc: BuyingDoc }) {
+export function TooLateList({ late, allotments, names, doc }: TooLateListProps) {
   return (
     <section className="sheet pad stack" aria-label="Too late to order">
       <h2>Can't come in time</h2>
       <ul className="plain-list">
-        {[...byMaterial(late)].map(([material, items]) => (
-          <li key={material}>
-            <strong className="short">
-              {names.material(material)}:{" "}
-              {names.amount(
-                material,
-                items.reduce((sum, item) => sum + item.amount, 0),
-              )}{" "}
-              short
-            </strong>
-            {items.length === 1 ? " " : <br />}
-            {items.map((item) => (
-              <LateFor key={item.needBy} item={item} names={names} doc={doc} alone={items.length === 1} />
-            ))}
-          </li>
-        ))}
+        {allotments
+          .filter(({ lacks }) => lacks > 0)
+          .map((allotment) => (
+            <LateMaterial
+              key={allotment.material}
+              allotment={allotment}
+              late={late.filter((item) => item.material === allotment.material)}
+              names={names}
+              doc={doc}
+            />
+          ))}
       </ul>
     </section>
   );
 }
 
-interface LateForProps {
-  readonly item: TooLate;
-  readonly names: Names;
-  readonly doc: BuyingDoc;
-  /** The only day on which the material is short: its amount has been said. */
-  readonly alone: boolean;
+interface LateMaterialProps extends Omit<TooLateListProps, "allotments"> {
+  readonly allotment: Allotment;
 }
 
-/** For whom it is short, why, and what is left to do. */
-function LateFor({ item, names, doc, alone }: LateForProps) {
-  const { material, latestOrder, leastOf, crates, amount } = item;
+/** How much of a material is short, for whom, why, and what is left to do. */
+function LateMaterial({ allotment: { material, crates, lacks }, late, names, doc }: LateMaterialProps) {
+  const lackOf = (crate: string): number => crates.find((one) => one.crate === crate)?.lacks ?? 0;
+  const alone = late.length === 1;
   return (
-    <span className={alone ? undefined : "late-for"}>
-      {alone ? "" : `${names.amount(material, amount)} `}for {crates.map(names.crate).join(" and ")}.{" "}
-      {leastOf !== null ? (
-        `${names.supplier(leastOf)} has it, but all that is wanted there doesn't come to their least order.`
-      ) : latestOrder !== null ? (
-        `The quickest supplier had to be asked by ${names.day(latestOrder)}. Borrow it, use ${standInsOf(doc, item)}, or let fewer build.`
-      ) : sells(doc, material) ? (
-        "Its suppliers have not that much."
-      ) : (
-        <>
-          No supplier sells it: <Link to="/store#suppliers">add a pack to one</Link>.
-        </>
-      )}
-    </span>
+    <li>
+      <strong className="short">
+        {names.material(material)}: {names.amount(material, lacks)} short
+      </strong>
+      {alone ? " " : <br />}
+      {late.map((item) => (
+        <span key={item.needBy} className={alone ? undefined : "late-for"}>
+          {forWords(item, alone && item.crates.length === 1, lackOf, names)}. <WhyLate item={item} names={names} doc={doc} />
+        </span>
+      ))}
+    </li>
   );
 }
 
-function byMaterial(late: readonly TooLate[]): ReadonlyMap<string, readonly TooLate[]> {
-  const found = new Map<string, readonly TooLate[]>();
-  for (const item of late) found.set(item.material, [...(found.get(item.material) ?? []), item]);
-  return found;
+/** For whom, and how much of it each lacks unless that has been said. */
+function forWords({ material, crates }: TooLate, said: boolean, lackOf: (crate: string) => number, names: Names): string {
+  if (said) return `for ${crates.map(names.crate).join(" and ")}`;
+  return crates.map((crate) => `${names.amount(material, lackOf(crate))} for ${names.crate(crate)}`).join(" and ");
+}
+
+interface WhyLateProps {
+  readonly item: TooLate;
+  readonly names: Names;
+  readonly doc: BuyingDoc;
+}
+
+function WhyLate({ item, names, doc }: WhyLateProps) {
+  const { material, latestOrder, leastOf } = item;
+  if (leastOf !== null) return `${names.supplier(leastOf)} has it, but all that is wanted there doesn't come to their least order.`;
+  if (latestOrder !== null)
+    return `The quickest supplier had to be asked by ${names.day(latestOrder)}. Borrow it, use ${standInsOf(doc, item)}, or let fewer build.`;
+  if (sells(doc, material)) return "Its suppliers have not that much.";
+  return (
+    <>
+      No supplier sells it: <Link to="/store#suppliers">add a pack to one</Link>.
+    </>
+  );
 }
 
 /** What the runs concerned name as stand-ins for a material. */

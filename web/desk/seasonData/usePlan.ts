@@ -1,5 +1,5 @@
 import type { BuyingDoc } from "@lampcrate/contract";
-import { type BuyProblem, buyProblem, type SeasonCrate, type TooLate, withoutLate } from "@lampcrate/core";
+import { type BuyProblem, buyProblem, perWeekOf, type SeasonCrate, type TooLate, withoutCollected, withoutLate } from "@lampcrate/core";
 import { useEffect, useMemo, useState } from "react";
 import type { Planned } from "../../shared/compute/season.worker.ts";
 import { planBuying } from "../../shared/compute/seasonDoor.ts";
@@ -22,7 +22,7 @@ export interface Plan {
 /** Plans the buying beside the interface whenever what it depends on changes. */
 export function usePlan(doc: BuyingDoc, crates: readonly SeasonCrate[]): Plan {
   const whole = useMemo(() => buyProblem(doc, crates), [crates, doc]);
-  const wanted = useMemo(() => withoutLate(withoutCollected(whole, doc)), [whole, doc]);
+  const wanted = useMemo(() => withoutLate(withoutCollected(whole, perWeekOf(doc))), [whole, doc]);
   const rest = useSame(wanted.rest);
   const [planned, setPlanned] = useState<Planned | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
@@ -48,12 +48,4 @@ export function usePlan(doc: BuyingDoc, crates: readonly SeasonCrate[]): Plan {
       setRound((n) => n + 1);
     },
   };
-}
-
-/** Donated goods are asked for, not bought: nobody sells them here unless a supplier does. */
-function withoutCollected(problem: BuyProblem, doc: BuyingDoc): BuyProblem {
-  const collected = new Set(doc.materials.filter((m) => m.perWeek !== null).map((m) => m.id));
-  const sold = new Set(problem.packs.map((pack) => pack.material));
-  const left = problem.materials.filter((m) => !collected.has(m.id) || sold.has(m.id));
-  return { ...problem, materials: left };
 }

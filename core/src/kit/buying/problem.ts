@@ -56,6 +56,9 @@ export interface Demand {
   readonly amount: number;
 }
 
+/** Losses are expected values: sums of them may leave this much of rounding. */
+export const nothing = 1e-9;
+
 /** What must be bought of each material by each of its days: more than nothing, days ascending. */
 export function demandsOf({ materials, crates }: Pick<BuyProblem, "materials" | "crates">): readonly Demand[] {
   return materials.flatMap((material) => {
@@ -67,7 +70,7 @@ export function demandsOf({ materials, crates }: Pick<BuyProblem, "materials" | 
         ? mostAtOnce(material.id, crates, needBy)
         : sumBy(wanted, needBy, (crate) => crate.needs[material.id] ?? 0);
       const amount = Math.max(0, need - stock);
-      return amount > 0 ? [{ material: material.id, needBy, amount }] : [];
+      return amount > nothing ? [{ material: material.id, needBy, amount }] : [];
     });
   });
 }
@@ -95,12 +98,12 @@ export function needAtOnce(id: string, crate: BuyCrate, crates: readonly BuyCrat
 }
 
 /** True when one is still out as the other goes out. */
-function outTogether(other: BuyCrate, crate: BuyCrate): boolean {
+export function outTogether(other: BuyCrate, crate: BuyCrate): boolean {
   if (!other.out || !crate.out) return other.needBy === crate.needBy;
   return other.out.from <= crate.out.from && crate.out.from < other.out.to;
 }
 
-function comesBefore(other: BuyCrate, crate: BuyCrate): boolean {
+export function comesBefore(other: BuyCrate, crate: BuyCrate): boolean {
   if (!other.out || !crate.out) return other.needBy < crate.needBy;
   return other.out.to <= crate.out.from;
 }
@@ -119,7 +122,7 @@ export function inTimeFor({ suppliers, packs }: Pick<BuyProblem, "suppliers" | "
 
 /** Demands that all packs arriving by their day together cannot cover. */
 export function unmetBy(problem: BuyProblem, demands: readonly Demand[]): readonly Demand[] {
-  return demands.filter(({ material, needBy, amount }) => inTimeFor(problem, material, needBy) < amount - 1e-9);
+  return demands.filter(({ material, needBy, amount }) => inTimeFor(problem, material, needBy) < amount - nothing);
 }
 
 /** Never more packs than would cover all that is wanted, with room to reach a threshold or a least order. */

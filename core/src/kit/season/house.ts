@@ -138,3 +138,9 @@ export function perWeekOf({
 }): PerWeek {
   return new Map(materials.flatMap(({ id, perWeek }) => (perWeek === null ? [] : [[id, perWeek] as const])));
 }
+
+/** A season without what people bring and nobody sells: that is asked for, not bought. */
+export function withoutCollected(problem: BuyProblem, perWeek: PerWeek): BuyProblem {
+  const sold = new Set(problem.packs.map((pack) => pack.material));
+  return { ...problem, materials: problem.materials.filter(({ id }) => !perWeek.has(id) || sold.has(id)) };
+}

@@ -1,8 +1,8 @@
 import { backPlan } from "../../calendar/backPlan.ts";
 import { addDays } from "../../calendar/wallClock.ts";
 import { type WorkingDays, workingDayOnOrAfter, workingDayOnOrBefore, workingDaysBetween } from "../../calendar/workingDays.ts";
+import { allotted } from "../buying/allot.ts";
 import type { BuyProblem } from "../buying/problem.ts";
-import { promisesOf } from "../buying/promises.ts";
 import type { SeasonCrate } from "./crates.ts";
 import type { SeasonStore } from "./problem.ts";
 
@@ -38,18 +38,20 @@ export function startsOf(
     .filter((crate) => crate.tasks.length > 0)
     .map((crate): Start => ({ kind: "prepare", crate, by: crate.prepareFrom, slack: slackOf(crate.prepareFrom), materials: [] }));
   const lacking = problem.materials.flatMap((material) =>
-    promisesOf(material, problem.crates).flatMap((promised) => {
-      const crate = crates.find((c) => c.id === promised.crate);
-      return crate && promised.short > 1e-9 ? [{ id: material.id, crate, amount: promised.short }] : [];
+    allotted(material, problem.crates).crates.flatMap(({ crate: id, bought }) => {
+      const crate = crates.find((c) => c.id === id);
+      return crate && bought > 1e-9 ? [{ id: material.id, crate, amount: bought }] : [];
     }),
   );
+  // What a supplier sells is in the plan, whoever else may bring it.
+  const collected = [...perWeek].filter(([id]) => leadOf(id, store) === null);
   const order = crates.flatMap((crate): readonly Start[] => {
-    const bought = lacking.filter((item) => item.crate === crate && !perWeek.has(item.id) && leadOf(item.id, store) !== null);
+    const bought = lacking.filter((item) => item.crate === crate && leadOf(item.id, store) !== null);
     if (bought.length === 0) return [];
     const by = bought.map((item) => workingDayOnOrBefore(addDays(crate.arriveBy, -(leadOf(item.id, store) ?? 0)), days)).sort()[0] ?? today;
     return [{ kind: "order", crate, by, slack: slackOf(by), materials: bought.map(({ id, amount }) => ({ id, amount })) }];
   });
-  const collect = [...perWeek].flatMap(([id, ratePerWeek]) => {
+  const collect = collected.flatMap(([id, ratePerWeek]) => {
     let pieces = 0;
     return lacking
       .filter((item) => item.id === id)
