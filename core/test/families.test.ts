@@ -54,6 +54,18 @@ describe.each(familyIds.map((id) => [id, families[id]] as const))("family %s", (
   });
 });
 
+describe("roll", () => {
+  it("is not called impossible where the track ends above the cup", () => {
+    const roll = families.roll;
+    const spec = { ...startValues(roll.spec), startM: 1 };
+    const design = { ...startValues(roll.design), kind1: "drop", drop1: 0.04, kind2: "none", kind3: "none", kind4: "none", kind5: "none" };
+    const [measure] = roll.measures(spec);
+    const mid = roll.predict(spec, design).find((p) => p.id === measure.id)?.band.mid ?? 0;
+    const version = { role: "build", variables: {}, place: null, trials: [] } as const;
+    expect(mid).toBeGreaterThanOrEqual(versionBounds(roll, spec, design, version, "stopwatch").hard[0]);
+  });
+});
+
 describe("span", () => {
   const flat = { form: "flat", gapM: 0.2, widthM: 0.2, sheets: 4, thicknessM: 0.0001, stiffnessPa: 3.5e9, bendingPa: 12e6 } as const;
 

@@ -60,8 +60,10 @@ function predict(spec: Values, design: Values): readonly Prediction[] {
 function bounds(_measure: string, spec: Values, design: Values, sd: number): Bounds {
   // A builder's own track is longer or shorter than the plain one: only its height bounds it, at the brief's start height.
   const declaredM = typeof design["trackM"] === "number" ? design["trackM"] : null;
-  const fallM = typeof design["startM"] === "number" ? design["startM"] : numberOf(spec, rollSpec, "startM");
-  const least = leastTime(Math.max(fallM, sizeOf(design).fallM), declaredM ?? 0);
+  const startM = typeof design["startM"] === "number" ? design["startM"] : numberOf(spec, rollSpec, "startM");
+  // A track may end above the cup.
+  const { fallM } = sizeOf(design);
+  const least = leastTime(Math.min(startM, fallM), declaredM ?? 0, Math.max(startM, fallM));
   const hard = tightest(commonHard("time", sd), [least - 3 * sd, Number.POSITIVE_INFINITY]);
   const rolled = rolledOf(spec, design);
   if (!rolled.finishes) return { hard, soft: hard };

@@ -62,8 +62,11 @@ export function descentOf(segment: Segment): number {
   }
 }
 
-/** Nothing that isn't pushed is faster, s: max(√(2H/g), S/√(2 g H)), H to the lowest point, S the track's length without drops. */
-export function leastTime(fallM: number, lengthM: number): number {
-  if (fallM <= 0) return 0;
-  return Math.max(Math.sqrt((2 * fallM) / gravity), lengthM / Math.sqrt(2 * gravity * fallM));
+/**
+ * Nothing that isn't pushed is faster, s: max(√(2H/g), S/√(2 g H)), H to the lowest point, S the track's length without
+ * drops. Where H is only known to lie between two heights, the lower one bounds the fall, the higher one the speed.
+ */
+export function leastTime(fallM: number, lengthM: number, mostFallM = fallM): number {
+  if (mostFallM <= 0) return 0;
+  return Math.max(Math.sqrt((2 * Math.max(0, fallM)) / gravity), lengthM / Math.sqrt(2 * gravity * mostFallM));
 }
