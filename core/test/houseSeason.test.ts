@@ -28,10 +28,10 @@ const papers: HouseSeason["suppliers"][number] = {
   ],
 };
 
-const order = (state: HouseSeason["orders"][number]["state"]): HouseSeason["orders"][number] => ({
+const order = (state: HouseSeason["orders"][number]["state"], came = 0): HouseSeason["orders"][number] => ({
   dueOn: "2026-11-28",
   state,
-  items: [{ materialId: "card", size: 50, count: 2 }],
+  items: [{ materialId: "card", size: 50, count: 2, came }],
 });
 
 const now = at("2026-11-25T10:00:00Z");
@@ -92,6 +92,12 @@ describe("the store as the buying is planned", () => {
     const due = (state: HouseSeason["orders"][number]["state"]) => seasonStore(doc({ orders: [order(state)] })).due;
     expect(due("placed")).toEqual([{ material: "card", amount: 100, date: "2026-11-28" }]);
     expect([due("arrived"), due("called off")]).toEqual([[], []]);
+  });
+
+  it("counts of what came in part only what is still to come", () => {
+    const due = (came: number) => seasonStore(doc({ orders: [order("placed", came)] })).due;
+    expect(due(1)).toEqual([{ material: "card", amount: 50, date: "2026-11-28" }]);
+    expect(due(3).map(({ amount }) => amount)).toEqual([0]);
   });
 
   it("keeps to what a supplier has, where that is known", () => {

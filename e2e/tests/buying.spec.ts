@@ -52,3 +52,68 @@ test("a supplier is added with its packs, and the plan follows", async ({ browse
   await expect(desk.getByRole("table", { name: "Order from Lantern Quay Lids" })).toContainText("Bottle lid");
   await expect(desk.getByRole("region", { name: "Too late to order" })).not.toContainText("Bottle lid");
 });
+
+test("an order is changed before it is placed, comes in part and dearer, and the rest later", async ({ browser }) => {
+  const own = await startHouse();
+  const desk = await openDesk(browser, own);
+  await desk.goto(`${own.url}/buying`);
+  await expect(desk.getByText(/Shown to be the cheapest there is, with its other ways/)).toBeVisible();
+  const status = desk.getByRole("status");
+  const sums = await status.first().textContent();
+  const order = desk.getByRole("region", { name: "To order" });
+  const washers = order.getByRole("row", { name: /M10 washer/ });
+  await washers.getByRole("button", { name: "Leave M10 washer out" }).click();
+  await expect(washers).toContainText("left out; 4 planned");
+  await expect(order.getByText(/these go short: 400 M10 washer for Thu 3 Dec, Reed Raft Rescue/)).toBeVisible();
+  await expect(status.first()).toContainText("as you changed it");
+  await expect(desk.getByRole("list", { name: "M10 washer: who gets it" })).toContainText("lacks 400");
+  await washers.getByRole("spinbutton", { name: "M10 washer, packs to order" }).fill("5");
+  await expect(order.getByText("every crate still gets what it was to get")).toBeVisible();
+  await expect(washers).toContainText("100 left over");
+  await order.getByRole("button", { name: "all as planned" }).click();
+  await expect(status.first()).toHaveText(sums ?? "");
+  await washers.getByRole("spinbutton", { name: "M10 washer, packs to order" }).fill("5");
+  await order.getByRole("button", { name: /^Order from all \d/ }).click();
+  const orders = desk.getByRole("region", { name: "Orders" });
+  const hardware = orders.getByRole("row", { name: /^Sluice Gate Hardware ordered Wed 25 Nov/ });
+  await expect(hardware).toContainText("5 × 100 M10 washer");
+  await hardware.getByRole("button", { name: /^came otherwise/ }).click();
+  const form = desk.getByRole("form", { name: "What came from Sluice Gate Hardware" });
+  await form.getByLabel("M10 washer, packs that came").fill("2");
+  await form.getByLabel("M10 washer, a pack costs").fill("7");
+  await form.getByLabel("Plan with these prices from now on").check();
+  await expect(form.getByRole("radio", { name: "What is missing still comes" })).toBeChecked();
+  // What is typed is still there after the form was closed and the page loaded anew.
+  await desk.reload();
+  await hardware.getByRole("button", { name: /^came otherwise/ }).click();
+  await expect(form.getByLabel("M10 washer, packs that came")).toHaveValue("2");
+  await form.getByRole("button", { name: "Book what came" }).click();
+  await expect(hardware).toContainText("5 × 100 M10 washer (2 came)");
+  await expect(hardware).toContainText("a part came, the rest is due");
+  await hardware.getByRole("button", { name: /^The rest has arrived/ }).click();
+  await expect(hardware).toContainText("in stock");
+  await desk.goto(`${own.url}/store`);
+  await expect(desk.getByRole("region", { name: "Suppliers" })).toContainText("M10 washer, 100 for €7.00");
+  await own.stop();
+});
+
+test("one supplier whose least order can't be reached is named, and the rest of the plan stands", async ({ browser }) => {
+  const own = await startHouse();
+  const desk = await openDesk(browser, own);
+  await desk.goto(`${own.url}/store`);
+  await desk.getByRole("button", { name: "Add a supplier" }).click();
+  const form = desk.getByRole("form", { name: "New supplier" });
+  await form.getByLabel("Name").fill("Far Light Lids");
+  await form.getByLabel("Days from order to arrival").fill("1");
+  await form.getByLabel("Least order").fill("90000");
+  await choose(form.getByLabel("Add a pack of"), "Bottle lid");
+  await form.getByLabel("Bottle lid, a pack costs").fill("1.20");
+  await form.getByLabel("Bottle lid, most they have").fill("5");
+  await form.getByRole("button", { name: "Save" }).click();
+  await desk.goto(`${own.url}/buying`);
+  await expect(desk.getByRole("status").first()).toContainText(/^Order \d+ packs from \d suppliers today/);
+  await expect(desk.getByRole("region", { name: "Too late to order" })).toContainText(
+    "Far Light Lids has it, but all that is wanted there doesn't come to their least order.",
+  );
+  await own.stop();
+});

@@ -120,6 +120,13 @@ beforeAll(async () => {
     "a supplier": post("/api/suppliers", supplier),
     orders: post("/api/orders", orders),
     "an order's step": post(`/api/orders/${order?.id}/step`, { step: "arrived" }),
+    "a delivery": post(`/api/orders/${order?.id}/arrival`, {
+      items: [{ had: 0, comes: 1, priceCents: 1200 }],
+      feeCents: 500,
+      restComes: true,
+      restDueOn: "2026-12-20",
+      keepPrices: true,
+    }),
     "an entry": post(
       `/api/public/runs/${encodeURIComponent(open.code ?? "")}/entries`,
       goodEntry("other", { versions: [{ ...(version ?? entry.versions[0]), trials: [trial] } as (typeof entry.versions)[0]] }),
@@ -184,6 +191,7 @@ const names = [
   "a supplier",
   "orders",
   "an order's step",
+  "a delivery",
   "an entry",
   "a correction",
 ] as const;

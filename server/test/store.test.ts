@@ -184,8 +184,81 @@ describe("orders", () => {
     expect(saved.body).toMatchObject({ packs: [], revision: 2 });
     expect((await house.ask("PUT", `/api/suppliers/${id}`, values)).status).toBe(409);
     expect(((await house.ask("GET", "/api/orders")).body as readonly OrderDoc[])[0]?.items).toEqual([
-      { materialId: card.id, size: 25, count: 3, priceCents: 1100 },
+      { materialId: card.id, size: 25, count: 3, priceCents: 1100, came: 0 },
     ]);
+  });
+
+  const arrival = (items: readonly object[], patch = {}) => ({
+    items,
+    feeCents: 490,
+    restComes: true,
+    restDueOn: "2026-12-04",
+    keepPrices: false,
+    ...patch,
+  });
+  const first = async (): Promise<OrderDoc | undefined> => ((await house.ask("GET", "/api/orders")).body as readonly OrderDoc[])[0];
+
+  it("come in parts: each books its packs, the rest stays on its way or is called off, and all of it can be taken back", async () => {
+    const card = await add();
+    const supplier = await supplierOf(card);
+    const [{ id = "" } = {}] = (await house.ask("POST", "/api/orders", order(supplier, card))).body as readonly OrderDoc[];
+    const part = await house.ask("POST", `/api/orders/${id}/arrival`, arrival([{ had: 0, comes: 1, priceCents: 1100 }]));
+    expect(part).toMatchObject({ status: 200 });
+    expect(await first()).toMatchObject({ state: "placed", dueOn: "2026-12-04", arrivedOn: null, items: [{ came: 1, count: 3 }] });
+    expect(await stockOf(card.id)).toBe(65);
+    expect((await movesOf(card.id))[0]?.words).toContain("1 of 3 packs");
+    // The one who saw none come yet is told.
+    const late = await house.ask("POST", `/api/orders/${id}/arrival`, arrival([{ had: 0, comes: 3, priceCents: 1100 }]));
+    expect(late.status).toBe(409);
+    expect(await stockOf(card.id)).toBe(65);
+    await house.ask("POST", `/api/orders/${id}/step`, { step: "called off" });
+    expect(await first()).toMatchObject({ state: "arrived", arrivedOn: "2026-11-25", items: [{ came: 1, count: 3 }] });
+    expect(await stockOf(card.id)).toBe(65);
+    await house.ask("POST", `/api/orders/${id}/step`, { step: "not arrived" });
+    expect(await first()).toMatchObject({ state: "placed", items: [{ came: 0 }] });
+    expect(await stockOf(card.id)).toBe(40);
+    await house.ask("POST", `/api/orders/${id}/arrival`, arrival([{ had: 0, comes: 2, priceCents: 1100 }]));
+    await house.ask("POST", `/api/orders/${id}/step`, { step: "not arrived" });
+    expect(await first()).toMatchObject({ state: "placed", items: [{ came: 0 }] });
+    await house.ask("POST", `/api/orders/${id}/arrival`, arrival([{ had: 0, comes: 2, priceCents: 1100 }]));
+    await house.ask("POST", `/api/orders/${id}/step`, { step: "arrived" });
+    expect(await first()).toMatchObject({ state: "arrived", items: [{ came: 3 }] });
+    expect(await stockOf(card.id)).toBe(115);
+  });
+
+  it("that bring nothing and nothing more are called off; more than was ordered is taken as it came", async () => {
+    const card = await add();
+    const supplier = await supplierOf(card);
+    const [{ id = "" } = {}] = (await house.ask("POST", "/api/orders", order(supplier, card))).body as readonly OrderDoc[];
+    await house.ask("POST", `/api/orders/${id}/arrival`, arrival([{ had: 0, comes: 0, priceCents: 1100 }], { restComes: false }));
+    expect(await first()).toMatchObject({ state: "called off", arrivedOn: null });
+    await house.ask("POST", `/api/orders/${id}/step`, { step: "on again" });
+    await house.ask("POST", `/api/orders/${id}/arrival`, arrival([{ had: 0, comes: 4, priceCents: 1100 }]));
+    expect(await first()).toMatchObject({ state: "arrived", items: [{ came: 4, count: 3 }] });
+    expect(await stockOf(card.id)).toBe(140);
+    for (const wrong of [[], [{ had: 4, comes: -1, priceCents: 1 }], [{ had: 4, comes: 0.5, priceCents: 1 }]])
+      expect((await house.ask("POST", `/api/orders/${id}/arrival`, arrival(wrong))).status).toBe(422);
+  });
+
+  it("may cost something else on arrival, and the supplier's packs with them when that is said", async () => {
+    const card = await add();
+    const supplier = await supplierOf(card);
+    const priceOf = async (): Promise<readonly number[]> =>
+      ((await house.ask("GET", "/api/suppliers")).body as readonly SupplierDoc[]).flatMap((s) => [
+        s.revision,
+        ...s.packs.map((p) => p.priceCents),
+      ]);
+    for (const [keepPrices, prices] of [
+      [false, [1, 1100]],
+      [true, [2, 1250]],
+    ] as const) {
+      const placed = (await house.ask("POST", "/api/orders", order(supplier, card))).body as readonly OrderDoc[];
+      const id = placed.find(({ state }) => state === "placed")?.id ?? "";
+      const dearer = arrival([{ had: 0, comes: 3, priceCents: 1250 }], { feeCents: 0, keepPrices });
+      const docs = (await house.ask("POST", `/api/orders/${id}/arrival`, dearer)).body as readonly OrderDoc[];
+      expect(docs.find((doc) => doc.id === id)).toMatchObject({ feeCents: 0, items: [{ priceCents: 1250 }] });
+      expect(await priceOf()).toEqual(prices);
+    }
   });
 
   it("want materials that there are", async () => {

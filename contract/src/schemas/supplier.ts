@@ -1,5 +1,7 @@
 import Joi from "joi";
 import {
+  type ArrivalInput,
+  type ArrivedItem,
   type OrderInput,
   type OrderStepInput,
   type OrdersInput,
@@ -8,9 +10,10 @@ import {
   type SupplierInput,
   type SupplierSave,
 } from "../store/supplier.ts";
-import { id, line, objectOf, revision } from "./parts.ts";
+import { date, id, line, objectOf, revision } from "./parts.ts";
 
 const cents = Joi.number().integer().min(0).max(1e8).required();
+const packs = Joi.number().integer().min(0).max(1e6).required();
 const size = Joi.number().greater(0).max(1e6).required();
 
 const fields = {
@@ -41,6 +44,18 @@ export const orderStep = objectOf<OrderStepInput>({
   step: Joi.string()
     .valid(...orderSteps)
     .required(),
+});
+
+export const arrivalInput = objectOf<ArrivalInput>({
+  items: Joi.array()
+    .min(1)
+    .max(200)
+    .required()
+    .items(objectOf<ArrivedItem>({ had: packs, comes: packs, priceCents: cents })),
+  feeCents: cents,
+  restComes: Joi.boolean().required(),
+  restDueOn: date.allow(null).required(),
+  keepPrices: Joi.boolean().required(),
 });
 
 export const ordersInput = objectOf<OrdersInput>({

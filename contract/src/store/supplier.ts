@@ -49,7 +49,13 @@ export interface OrdersInput {
   readonly orders: readonly OrderInput[];
 }
 
+/** An ordered item, and how many of its packs have come. */
+export interface OrderedItem extends OrderItem {
+  readonly came: number;
+}
+
 export interface OrderDoc extends OrderInput {
+  readonly items: readonly OrderedItem[];
   readonly id: string;
   readonly supplierName: string;
   /** Local dates. */
@@ -66,4 +72,28 @@ export type OrderStep = (typeof orderSteps)[number];
 
 export interface OrderStepInput {
   readonly step: OrderStep;
+}
+
+/** What came of one item of an order, and what a pack of it really costs. */
+export interface ArrivedItem {
+  /** Packs that had come when this was written down: another number says that somebody else was there before. */
+  readonly had: number;
+  readonly comes: number;
+  readonly priceCents: number;
+}
+
+/** A delivery, item by item in the order's own order. */
+export interface ArrivalInput {
+  readonly items: readonly ArrivedItem[];
+  readonly feeCents: number;
+  /** True when what is missing is still on its way, due on this day; false: it will not come. */
+  readonly restComes: boolean;
+  readonly restDueOn: string | null;
+  /** The supplier's packs cost this from now on. */
+  readonly keepPrices: boolean;
+}
+
+/** What an order costs: all of it while something is still to come, then what came. */
+export function costOfOrder({ state, feeCents, items }: Pick<OrderDoc, "state" | "feeCents" | "items">): number {
+  return items.reduce((sum, { count, came, priceCents }) => sum + (state === "arrived" ? came : count) * priceCents, feeCents);
 }

@@ -1,4 +1,5 @@
 import {
+  arrivalInput,
   csvInput,
   materialInput,
   materialSave,
@@ -14,10 +15,11 @@ import type { Deps } from "../deps.ts";
 import { attachment } from "../http/attachment.ts";
 import { allow, type Signed } from "../http/signedIn.ts";
 import { body, ids } from "../http/validate.ts";
+import { bookArrival, stepOrder } from "../services/store/arrivals.ts";
 import { buyingDoc } from "../services/store/buying.ts";
 import { uncountedSessions } from "../services/store/counts.ts";
 import { addMaterial, bringBackMaterial, materialList, removeMaterial, saveMaterial } from "../services/store/materials.ts";
-import { orderList, placeOrders, stepOrder } from "../services/store/purchases.ts";
+import { orderList, placeOrders } from "../services/store/purchases.ts";
 import { addMove, countStock, movesOf } from "../services/store/stock.ts";
 import { previewStockCsv, stockCsv, takeStockCsv } from "../services/store/stockCsv.ts";
 import { addSupplier, saveSupplier, supplierList } from "../services/store/suppliers.ts";
@@ -60,5 +62,8 @@ export function storeRoutes(deps: Deps) {
     .post("/orders", supply, body(ordersInput), (c) => c.json(placeOrders(deps, c.get("person"), c.req.valid("json")), 201))
     .post("/orders/:id/step", count, ids("id"), body(orderStep), (c) =>
       c.json(stepOrder(deps, c.get("person"), c.req.valid("param").id, c.req.valid("json").step)),
+    )
+    .post("/orders/:id/arrival", count, ids("id"), body(arrivalInput), (c) =>
+      c.json(bookArrival(deps, c.get("person"), c.req.valid("param").id, c.req.valid("json"))),
     );
 }

@@ -10,6 +10,7 @@ import { OrderLists } from "./OrderLists.tsx";
 import { PlanAnswer } from "./PlanAnswer.tsx";
 import { Promises } from "./Promises.tsx";
 import { TooLateList } from "./TooLateList.tsx";
+import { useEdits } from "./useEdits.ts";
 import { type Way, WaysToBuy, waysOf } from "./WaysToBuy.tsx";
 
 /** The plan with its other ways, the lists to order, what comes too late, what is collected, what is on its way. */
@@ -20,16 +21,21 @@ export function BuyingDesk({ doc, crates }: { readonly doc: BuyingDoc; readonly 
   const ways = plan.planned ? waysOf(plan.planned, plan.rest) : [];
   const way = ways.find((w) => w.id === chosen) ?? ways[0];
   const purchase: Purchase | null = way?.purchase ?? null;
-  const given = useMemo(() => allotments(plan.whole, plan.rest, purchase), [plan.whole, plan.rest, purchase]);
+  const planned = useMemo(() => allotments(plan.whole, plan.rest, purchase), [plan.whole, plan.rest, purchase]);
+  const edits = useEdits(plan.rest, purchase, planned);
+  const given = useMemo(
+    () => (edits.changed ? allotments(plan.whole, plan.rest, edits.purchase) : planned),
+    [plan.whole, plan.rest, edits.changed, edits.purchase, planned],
+  );
   return (
     <>
-      <PlanAnswer doc={doc} plan={plan} purchase={purchase} />
+      <PlanAnswer doc={doc} plan={plan} purchase={purchase && edits.purchase} changed={edits.changed} />
       {purchase && purchase.packs.length > 0 ? (
         <Lock to="supply">
-          <OrderLists doc={doc} problem={plan.rest} purchase={purchase} allotments={given} names={names} />
+          <OrderLists doc={doc} problem={plan.rest} planned={purchase} edits={edits} allotments={given} names={names} />
         </Lock>
       ) : null}
-      {plan.late.length > 0 ? <TooLateList late={plan.late} allotments={given} names={names} doc={doc} /> : null}
+      {plan.late.length > 0 ? <TooLateList late={plan.late} allotments={planned} names={names} doc={doc} /> : null}
       {ways.length > 1 ? <WaysToBuy ways={ways} chosen={way?.id ?? "cheapest"} onChoose={setChosen} doc={doc} names={names} /> : null}
       <Collecting doc={doc} crates={crates} whole={plan.whole} names={names} />
       <Lock to="count">

@@ -6,8 +6,16 @@ import { Button } from "../pieces/Button.tsx";
 import { money } from "../pieces/show.ts";
 import type { Plan } from "../seasonData/usePlan.ts";
 
+interface PlanAnswerProps {
+  readonly doc: BuyingDoc;
+  readonly plan: Plan;
+  readonly purchase: Purchase | null;
+  /** The planner has changed what to order. */
+  readonly changed: boolean;
+}
+
 /** The answer in a sentence, and how sure it is. */
-export function PlanAnswer({ doc, plan, purchase }: { readonly doc: BuyingDoc; readonly plan: Plan; readonly purchase: Purchase | null }) {
+export function PlanAnswer({ doc, plan, purchase, changed }: PlanAnswerProps) {
   const { planned, stopped, trouble } = plan;
   if (trouble !== null)
     return (
@@ -44,21 +52,23 @@ export function PlanAnswer({ doc, plan, purchase }: { readonly doc: BuyingDoc; r
   return (
     <div className="stack near">
       <p className="plain-words" role="status">
-        <strong>{answerWords(purchase ?? planned.best, doc)}</strong>
+        <strong>{answerWords(purchase ?? planned.best, doc, changed)}</strong>
       </p>
       <p className="soft small row">
-        <span>{surenessWords(plan, purchase)}</span>
+        <span>{changed ? "" : surenessWords(plan, purchase)}</span>
         {planned.stage === "good" ? <Button onClick={plan.stop}>Stop</Button> : null}
       </p>
     </div>
   );
 }
 
-function answerWords({ cost, packs, suppliers }: Purchase, doc: BuyingDoc): string {
+function answerWords({ cost, packs, suppliers }: Purchase, doc: BuyingDoc, changed: boolean): string {
   const count = packs.reduce((sum, pack) => sum + pack.count, 0);
+  if (changed && count === 0) return "Nothing is left to order: all of it is left out.";
   if (count === 0) return "Nothing has to be bought: what is there and on its way is enough for every crate of the season.";
   const from = suppliers.length === 1 ? "one supplier" : `${suppliers.length} suppliers`;
-  return `Order ${count} ${count === 1 ? "pack" : "packs"} from ${from} today, for ${money(cost, doc.house.currency)} with delivery: every crate but those named below has its material in time.`;
+  const order = `Order ${count} ${count === 1 ? "pack" : "packs"} from ${from} today, for ${money(cost, doc.house.currency)} with delivery`;
+  return changed ? `${order}, as you changed it.` : `${order}: every crate but those named below has its material in time.`;
 }
 
 function surenessWords({ planned, late }: Plan, purchase: Purchase | null): string {

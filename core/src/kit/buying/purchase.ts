@@ -82,15 +82,19 @@ function purchased(problem: BuyProblem, wish: ProgramWish, solve: Solve, limits:
     return count > 0 ? [{ id: pack.id, count }] : [];
   });
   if (packs.length === 0) return null;
-  const suppliers = problem.suppliers.flatMap((supplier) => {
-    const goods = packs.reduce((sum, { id, count }) => {
-      const pack = problem.packs.find((p) => p.id === id);
-      return pack?.supplier === supplier.id ? sum + pack.price * count : sum;
-    }, 0);
-    if (!packs.some(({ id }) => problem.packs.find((p) => p.id === id)?.supplier === supplier.id)) return [];
-    const free = supplier.freeFrom !== null && goods >= supplier.freeFrom;
-    return [{ id: supplier.id, goods, fee: free ? 0 : supplier.fee }];
+  return { ...orderedPacks(problem, packs), proven: optimal && (limits.gap ?? 0) === 0 };
+}
+
+/** What so many packs cost, and what each supplier takes for them; whoever gets no order takes nothing. */
+export function orderedPacks(problem: BuyProblem, counts: Purchase["packs"]): Purchase {
+  const packs = counts.filter(({ count }) => count > 0);
+  const suppliers = problem.suppliers.flatMap(({ id, fee, freeFrom }) => {
+    const own = packs.flatMap((ordered) => {
+      const pack = problem.packs.find((p) => p.id === ordered.id);
+      return pack?.supplier === id ? [pack.price * ordered.count] : [];
+    });
+    const goods = own.reduce((sum, price) => sum + price, 0);
+    return own.length === 0 ? [] : [{ id, goods, fee: freeFrom !== null && goods >= freeFrom ? 0 : fee }];
   });
-  const cost = suppliers.reduce((sum, { goods, fee }) => sum + goods + fee, 0);
-  return { cost, suppliers, packs, proven: optimal && (limits.gap ?? 0) === 0 };
+  return { cost: suppliers.reduce((sum, { goods, fee }) => sum + goods + fee, 0), suppliers, packs, proven: false };
 }

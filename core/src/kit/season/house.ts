@@ -57,7 +57,7 @@ export interface HouseSeason {
   readonly orders: readonly {
     readonly state: OrderState;
     readonly dueOn: string;
-    readonly items: readonly { readonly materialId: string; readonly size: number; readonly count: number }[];
+    readonly items: readonly { readonly materialId: string; readonly size: number; readonly count: number; readonly came: number }[];
   }[];
 }
 
@@ -114,7 +114,11 @@ export function seasonStore({ materials, suppliers, orders }: Pick<HouseSeason, 
     ),
     due: orders.flatMap((order) =>
       order.state === "placed"
-        ? order.items.map((item) => ({ material: item.materialId, amount: item.size * item.count, date: order.dueOn }))
+        ? order.items.map(({ materialId, size, count, came }) => ({
+            material: materialId,
+            amount: size * Math.max(0, count - came),
+            date: order.dueOn,
+          }))
         : [],
     ),
   };

@@ -68,6 +68,8 @@ export const purchaseItem = sqliteTable(
     size: real("size").notNull(),
     count: integer("count").notNull(),
     priceCents: integer("price_cents").notNull(),
+    /** Packs that have come. */
+    came: integer("came").notNull().default(0),
   },
   (t) => [
     primaryKey({ columns: [t.purchaseId, t.place] }),
