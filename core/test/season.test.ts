@@ -71,24 +71,24 @@ describe("a series", () => {
 
   it("has one bag for all its days: a second day with the same people takes little, far less than a workshop of its own", () => {
     const alone = manifestOf({ ...base, sessions: [two] });
-    const topUp = manifestOf({ ...base, sessions: [two], series: { id: "run", before: [one] } });
+    const topUp = manifestOf({ ...base, sessions: [two], series: { before: [one] } });
     const [bag, own] = [topUp.lines[0]?.base ?? 0, alone.lines[0]?.base ?? 0];
     expect(bag).toBeLessThan(own / 3);
     expect(topUp.bags).toBeLessThan(alone.bags);
   });
 
   it("takes per-session lines every day", () => {
-    const topUp = manifestOf({ ...base, sessions: [two], series: { id: "run", before: [one] } });
+    const topUp = manifestOf({ ...base, sessions: [two], series: { before: [one] } });
     expect(topUp.lines[1]?.quantity).toBe(5000);
-    expect(manifestOf({ ...base, sessions: days, series: { id: "run", before: [] } }).lines[1]?.quantity).toBe(15000);
+    expect(manifestOf({ ...base, sessions: days, series: { before: [] } }).lines[1]?.quantity).toBe(15000);
   });
 
   it("adds up: the days' means, one after the other, are the whole's", () => {
-    const whole = manifestOf({ ...base, sessions: days, series: { id: "run", before: [] } });
+    const whole = manifestOf({ ...base, sessions: days, series: { before: [] } });
     const parts = [
-      manifestOf({ ...base, sessions: [one], series: { id: "run", before: [] } }),
-      manifestOf({ ...base, sessions: [two], series: { id: "run", before: [one] } }),
-      manifestOf({ ...base, sessions: [three], series: { id: "run", before: [one, two] } }),
+      manifestOf({ ...base, sessions: [one], series: { before: [] } }),
+      manifestOf({ ...base, sessions: [two], series: { before: [one] } }),
+      manifestOf({ ...base, sessions: [three], series: { before: [one, two] } }),
     ];
     expect(parts.reduce((sum, part) => sum + (part.lines[0]?.base ?? 0), 0)).toBeCloseTo(whole.lines[0]?.base ?? 0, 6);
     expect(whole.heads.median).toBeLessThan(26);
@@ -96,7 +96,7 @@ describe("a series", () => {
 
   it("costs what its first day does when nobody new comes", () => {
     const fixed = { id: "day-1", heads: { model: "signedUp", signedUp: 12, showRate: 1, walkIns: 0 } } as const;
-    const next = manifestOf({ ...base, sessions: [{ ...fixed, id: "day-2" }], series: { id: "run", before: [fixed] } });
+    const next = manifestOf({ ...base, sessions: [{ ...fixed, id: "day-2" }], series: { before: [fixed] } });
     expect(next.lines[0]).toMatchObject({ quantity: 0, base: 0, rebuild: 0 });
   });
 });
@@ -254,6 +254,31 @@ describe("what must begin", () => {
   });
 });
 
+describe("how far a plan is from what nothing can beat", () => {
+  // Let whole numbers go and a thousandth of a delivery is paid for: that alone would call the best there is a third too dear.
+  const problem: BuyProblem = {
+    materials: [{ id: "card" }],
+    suppliers: [
+      { id: "near", lead: 1, fee: 1000, freeFrom: 90_000, least: 0 },
+      { id: "far", lead: 2, fee: 1500, freeFrom: 90_000, least: 0 },
+    ],
+    packs: [
+      { id: "n", material: "card", supplier: "near", size: 10, price: 500 },
+      { id: "f", material: "card", supplier: "far", size: 10, price: 500 },
+    ],
+    crates: [{ id: "c", needBy: 9, needs: { card: 40 } }],
+  };
+
+  it("is never more than the solver was told to leave open", () => {
+    const good = cheapest(problem, solve, { gap: 0.02 });
+    expect([good?.cost, good?.proven]).toEqual([3000, false]);
+    expect(costBound(problem, solve)).toBeLessThan(2100);
+    expect(good?.bound).toBeGreaterThanOrEqual(2900);
+    expect(good?.bound).toBeLessThanOrEqual(3000);
+    expect(cheapest(problem, solve)?.bound).toBe(3000);
+  });
+});
+
 describe("other ways to buy", () => {
   const supplier = fc.record({
     lead: fc.integer({ min: 1, max: 9 }),
@@ -290,7 +315,9 @@ describe("other ways to buy", () => {
         const best = cheapest(problem, solve);
         const few = fewestSuppliers(problem, solve);
         const soon = soonest(problem, solve);
-        if (!best || !few || !soon) throw new Error("every problem here can be bought");
+        const good = cheapest(problem, solve, { gap: 0.02 });
+        if (!best || !few || !soon || !good) throw new Error("every problem here can be bought");
+        expect(good.bound).toBeLessThanOrEqual(best.cost);
         expect(best.cost).toBeGreaterThanOrEqual(costBound(problem, solve));
         expect(few.cost).toBeGreaterThanOrEqual(best.cost);
         expect(soon.purchase.cost).toBeGreaterThanOrEqual(best.cost);

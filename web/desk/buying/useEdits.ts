@@ -13,7 +13,7 @@ export interface Edits {
   readonly lackedBefore: (material: string, crate: string) => number;
 }
 
-const none: Purchase = { cost: 0, suppliers: [], packs: [], proven: true };
+const none: Purchase = { cost: 0, suppliers: [], packs: [], proven: true, bound: 0 };
 
 /** Changes to a planned purchase; they are dropped when another one is planned. */
 export function useEdits(problem: BuyProblem, planned: Purchase | null, given: readonly Allotment[]): Edits {

@@ -64,8 +64,9 @@ const season = {
       planned = { ...planned, ...more, tookMs: performance.now() - from };
       await give(planned);
     };
-    const bound = costBound(problem, solve);
-    await tell({ bound, best: cheapest(problem, solve, { gap: goodGap, seconds: 5 }) });
+    const good = cheapest(problem, solve, { gap: goodGap, seconds: 5 });
+    const bound = Math.max(good?.bound ?? 0, costBound(problem, solve));
+    await tell({ bound, best: good });
     const best = cheapest(problem, solve);
     await tell({ best, bound: best?.proven ? best.cost : bound, stage: "proven" });
     if (best && best.packs.length > 0) {

@@ -71,7 +71,7 @@ export function crateInput(
   return {
     ...crateBase(brief, materials),
     sessions: held.length === 0 ? [{ id: run.id, heads: run.heads }] : days(held),
-    series: run.kind === "series" && held.length > 0 ? { id: run.id, before: days(planned.slice(0, first)) } : undefined,
+    series: run.kind === "series" && held.length > 0 ? { before: days(planned.slice(0, first)) } : undefined,
   };
 }
 

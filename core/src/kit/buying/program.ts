@@ -47,11 +47,12 @@ const noPack: BuyPack = { id: "", material: "", supplier: "", size: 1, price: 0 
 const names = (list: readonly unknown[], letter: string): string =>
   list.map((_, i) => `${letter}${i}${i % 10 === 9 ? "\n" : ""}`).join(" ");
 
-function objective({ suppliers, packs }: BuyProblem, { countSuppliers }: ProgramWish): string {
+function objective({ suppliers, packs }: BuyProblem, { countSuppliers, relaxed = false }: ProgramWish): string {
   if (countSuppliers) return sumText(suppliers.map((_, v) => [1, `y${v}`] as const));
   return sumText([
-    ...packs.map((pack, j) => [pack.price + packTie, `x${j}`] as const),
-    ...suppliers.map(({ fee }, v) => [fee + supplierTie, `y${v}`] as const),
+    // A bound has no ties to break, and would lie above by them.
+    ...packs.map((pack, j) => [pack.price + (relaxed ? 0 : packTie), `x${j}`] as const),
+    ...suppliers.map(({ fee }, v) => [fee + (relaxed ? 0 : supplierTie), `y${v}`] as const),
     ...suppliers.flatMap(({ fee, freeFrom }, v) => (freeFrom !== null && fee > 0 ? [[-fee, `z${v}`] as const] : [])),
   ]);
 }

@@ -9,6 +9,8 @@ export interface Purchase {
   readonly packs: readonly { readonly id: string; readonly count: number }[];
   /** True when the solver has shown that nothing is cheaper. */
   readonly proven: boolean;
+  /** What the solver has shown that no purchase can beat, cents; 0 where it has shown nothing. */
+  readonly bound: number;
 }
 
 /** The cheapest purchase that arrives in time, or what no supplier can bring: materials and days, or least orders out of reach. */
@@ -16,7 +18,7 @@ export type PurchasePlan =
   | { readonly feasible: true; readonly best: Purchase; readonly next: Purchase | null }
   | { readonly feasible: false; readonly unmet: readonly Demand[]; readonly leastOutOfReach: readonly string[] };
 
-const nothing: Purchase = { cost: 0, suppliers: [], packs: [], proven: true };
+const nothing: Purchase = { cost: 0, suppliers: [], packs: [], proven: true, bound: 0 };
 
 /**
  * Packs at least total cost over all crates, each arriving in time, one order a supplier today; of equal cost fewer
@@ -75,14 +77,18 @@ export function costBound(problem: BuyProblem, solve: Solve): number {
 function purchased(problem: BuyProblem, wish: ProgramWish, solve: Solve, limits: SolveLimits = {}): Purchase | null {
   const demands = demandsOf(problem);
   if (demands.length === 0) return wish.notAll ? null : nothing;
-  const { optimal, values } = solve(purchaseProgram(problem, demands, wish), limits);
+  const { optimal, objective, values } = solve(purchaseProgram(problem, demands, wish), limits);
   if (!optimal && Object.keys(values).length === 0) return null;
   const packs = problem.packs.flatMap((pack, j) => {
     const count = Math.round(values[`x${j}`] ?? 0);
     return count > 0 ? [{ id: pack.id, count }] : [];
   });
   if (packs.length === 0) return null;
-  return { ...orderedPacks(problem, packs), proven: optimal && (limits.gap ?? 0) === 0 };
+  const { gap = 0 } = limits;
+  const ordered = orderedPacks(problem, packs);
+  // What breaks ties is below a cent together. An order of no packs that was paid for is not in the cost.
+  const bound = !optimal ? 0 : gap === 0 ? ordered.cost : Math.max(0, Math.floor(objective * (1 - gap)) - 1);
+  return { ...ordered, proven: optimal && gap === 0, bound };
 }
 
 /** What so many packs cost, and what each supplier takes for them; whoever gets no order takes nothing. */
@@ -96,5 +102,5 @@ export function orderedPacks(problem: BuyProblem, counts: Purchase["packs"]): Pu
     const goods = own.reduce((sum, price) => sum + price, 0);
     return own.length === 0 ? [] : [{ id, goods, fee: freeFrom !== null && goods >= freeFrom ? 0 : fee }];
   });
-  return { cost: suppliers.reduce((sum, { goods, fee }) => sum + goods + fee, 0), suppliers, packs, proven: false };
+  return { cost: suppliers.reduce((sum, { goods, fee }) => sum + goods + fee, 0), suppliers, packs, proven: false, bound: 0 };
 }

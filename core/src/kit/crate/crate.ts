@@ -34,7 +34,7 @@ export interface CrateInput {
   readonly draws?: number | undefined;
   /**
    * Set for days of a series: one bag for all its days, topped up for those who come to a later day alone. `before` are
-   * the days already held or planned, `id` seeds what goes on from day to day.
+   * the days already held or planned.
    */
-  readonly series?: { readonly id: string; readonly before: readonly CrateSession[] } | undefined;
+  readonly series?: { readonly before: readonly CrateSession[] } | undefined;
 }

@@ -5,7 +5,7 @@ import { drawLine, drawRebuilds, type LineDraws, type LineUse, returns } from ".
 import { capOf, drawHeads } from "./heads.ts";
 
 import { roundHalfUp } from "./rounding.ts";
-import { unitsFor } from "./units.ts";
+import { type Per, unitsFor } from "./units.ts";
 
 /** People of each draw over all sessions of the input; the same ones come to every day of a series, so there the fullest day counts. */
 export function headsOf({ sessions, series }: CrateInput, draws: number): Float64Array {
@@ -21,7 +21,10 @@ export function headsOf({ sessions, series }: CrateInput, draws: number): Float6
 
 /** Each line's draws over all sessions of the input. */
 export function runDraws(input: CrateInput, draws: number): readonly LineDraws[] {
-  const days = input.sessions.map((session) => drawsOf(session.id, cameTo(session, draws), input));
+  const days = input.sessions.map((session) => {
+    const came = cameTo(session, draws);
+    return drawsOf(session.id, (per) => came.map((n) => unitsFor(per, n, input.grouping)), input);
+  });
   const { series } = input;
   if (!series)
     return input.lines.map((line) =>
@@ -31,18 +34,29 @@ export function runDraws(input: CrateInput, draws: number): readonly LineDraws[]
         draws,
       ),
     );
-  const before = fullestOf(series.before, draws);
-  const until = fullestOf([...series.before, ...input.sessions], draws);
-  const [had, has] = [drawsOf(series.id, before, input), drawsOf(series.id, until, input)];
+  const added = addedOn(input, draws);
   return input.lines.map((line) =>
     isInBag(line)
-      ? toppedUp(had(line), has(line))
+      ? added(line)
       : sumSessions(
           line,
           days.map((day) => day(line)),
           draws,
         ),
   );
+}
+
+/**
+ * What the bags of those who come to these days of a series and to none before take. They are drawn anew: between two
+ * draws of all the bags, each from the same numbers, the difference would vary far less than what the new ones really use.
+ */
+function addedOn(input: CrateInput, draws: number): (line: LineUse) => LineDraws {
+  const { sessions, series } = input;
+  const before = fullestOf(series?.before ?? [], draws);
+  const until = fullestOf([...(series?.before ?? []), ...sessions], draws);
+  const added = (per: Per): Int32Array =>
+    until.map((n, i) => unitsFor(per, n, input.grouping) - unitsFor(per, before[i] ?? 0, input.grouping));
+  return drawsOf(sessions.map((session) => session.id).join(" "), added, input);
 }
 
 /** What a builder or team keeps from day to day of a series. */
@@ -65,22 +79,12 @@ function fullestOf(sessions: readonly CrateSession[], draws: number): Int32Array
   return fullest;
 }
 
-/** What the bags of those there by now take beyond the bags of those there before. */
-function toppedUp(had: LineDraws, has: LineDraws): LineDraws {
-  return {
-    draws: has.draws.map((use, i) => Math.max(0, use - (had.draws[i] ?? 0))),
-    base: has.base - had.base,
-    rebuild: has.rebuild - had.rebuild,
-    spoilt: has.spoilt - had.spoilt,
-  };
-}
-
-/** Draws of any line for so many builders a draw; rebuilds are drawn once and shared by all lines of the unit that builds. */
-function drawsOf(seed: string, heads: Int32Array, input: CrateInput): (line: LineUse) => LineDraws {
+/** Draws of any line for so many units a draw; rebuilds are drawn once and shared by all lines of the unit that builds. */
+function drawsOf(seed: string, unitsOf: (per: Per) => Int32Array, input: CrateInput): (line: LineUse) => LineDraws {
   const { buildBy } = input.rebuilding;
-  const builders = heads.map((n) => unitsFor(buildBy, n, input.grouping));
-  const tiers = splitTiers(builders, input.tiers ?? [], seed);
-  const none = new Int32Array(heads.length);
+  const builds = unitsOf(buildBy);
+  const tiers = splitTiers(builds, input.tiers ?? [], seed);
+  const none = new Int32Array(builds.length);
   const rebuilds = new Map<string, Int32Array>();
   const rebuildsOf = (tier: string, units: Int32Array): Int32Array => {
     const known = rebuilds.get(tier) ?? drawRebuilds(units, input.rebuilding, tier === "" ? seed : `${seed} ${tier}`);
@@ -88,10 +92,9 @@ function drawsOf(seed: string, heads: Int32Array, input: CrateInput): (line: Lin
     return known;
   };
   return (line) => {
-    const builds = line.per === buildBy;
+    if (line.per !== buildBy) return drawLine(line, unitsOf(line.per), none, seed);
     const ofTier = line.tier === undefined ? undefined : tiers.get(line.tier);
-    const units = builds ? (ofTier ?? builders) : heads.map((n) => unitsFor(line.per, n, input.grouping));
-    return drawLine(line, units, builds ? rebuildsOf(ofTier && line.tier !== undefined ? line.tier : "", units) : none, seed);
+    return drawLine(line, ofTier ?? builds, rebuildsOf(ofTier && line.tier !== undefined ? line.tier : "", ofTier ?? builds), seed);
   };
 }
 

@@ -81,7 +81,7 @@ export function lastOver(runs: readonly Pick<SeasonRun, "sessions">[], now: numb
 }
 
 function crateOf(run: SeasonRun, session: SeasonSession, place: number, today: string, preparing: Preparing): SeasonCrate {
-  const series = run.isSeries ? { id: run.id, before: run.sessions.slice(0, place) } : undefined;
+  const series = run.isSeries ? { before: run.sessions.slice(0, place) } : undefined;
   const manifest = manifestOf({ ...run.crate, sessions: [session], series });
   const tasks = tasksOf(run, manifest, preparing.times);
   const { personHours } = preparation(tasks, []);
