@@ -81,6 +81,7 @@ export * from "./kit/preparing/crateTasks.ts";
 export * from "./kit/preparing/prepare.ts";
 export * from "./kit/season/crates.ts";
 export * from "./kit/season/house.ts";
+export * from "./kit/season/pooled.ts";
 export * from "./kit/season/problem.ts";
 export * from "./kit/season/starts.ts";
 export { coverProgram, type Solve, type Solved, type SolveLimits } from "./numeric/solver.ts";

@@ -2,13 +2,15 @@ import {
   type BuyProblem,
   cheapest,
   costBound,
+  drawnCrates,
   fewestSuppliers,
   nextCheapest,
   type Preparing,
   type Purchase,
+  type SeasonCertainty,
   type SeasonCrate,
   type SeasonRun,
-  seasonCrates,
+  seasonCertainty,
   soonest,
 } from "@lampcrate/core";
 import { expose } from "comlink";
@@ -25,6 +27,7 @@ export interface SeasonInput {
 
 export interface Crates {
   readonly crates: readonly SeasonCrate[];
+  readonly certainty: SeasonCertainty;
   readonly tookMs: number;
 }
 
@@ -46,7 +49,9 @@ const goodGap = 0.02;
 const season = {
   crates({ runs, now, today, preparing }: SeasonInput): Crates {
     const from = performance.now();
-    return { crates: seasonCrates(runs, now, today, preparing), tookMs: performance.now() - from };
+    const drawn = drawnCrates(runs, now, today, preparing);
+    const certainty = seasonCertainty(drawn);
+    return { crates: drawn.map(({ crate }) => crate), certainty, tookMs: performance.now() - from };
   },
 
   /** Gets the solver ready, so that the first plan need not wait for it. */

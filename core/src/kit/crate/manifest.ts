@@ -47,15 +47,26 @@ export interface Manifest {
   readonly short: number;
 }
 
+/** A manifest with what each of its lines uses in each draw; pieces of what is cut. */
+export interface SizedCrate {
+  readonly manifest: Manifest;
+  readonly uses: readonly Float64Array[];
+}
+
 /** Sizes the whole crate for one session, or for all sessions of a run at once (reusables come back between sessions). */
 export function manifestOf(input: CrateInput): Manifest {
+  return sizeCrate(input).manifest;
+}
+
+/** The same, with the draws behind it. */
+export function sizeCrate(input: CrateInput): SizedCrate {
   const { draws, came, drawn, counts, priced } = drawCrate(input);
   const level = commonRank(priced, input.target);
   const lines = input.lines.map((line, l) => manifestLine(line, drawn[l] ?? nothing, counts[l] ?? null, level));
   const heads = Float64Array.from(came).sort();
   const median = quantileOf(heads, 0.5);
   const cost = lines.reduce((sum, line) => sum + line.cost, 0);
-  return {
+  const manifest: Manifest = {
     lines,
     heads: { low: quantileOf(heads, 0.1), median, high: quantileOf(heads, 0.9), mean: heads.reduce((a, b) => a + b, 0) / draws },
     bags: unitsFor(input.rebuilding.buildBy, quantileOf(heads, input.target), input.grouping),
@@ -67,6 +78,7 @@ export function manifestOf(input: CrateInput): Manifest {
     costOfOnePointMore: level.costOfOnePointMore,
     short: lines.filter((line) => line.short > 0).length,
   };
+  return { manifest, uses: drawn.map((line) => line.draws) };
 }
 
 /** Σ quantity × unit price at the common rank of each target, cents, from one set of draws. */

@@ -2,7 +2,7 @@ import { backPlan } from "../../calendar/backPlan.ts";
 import { addDays } from "../../calendar/wallClock.ts";
 import { type WorkingDays, workingDayOnOrBefore } from "../../calendar/workingDays.ts";
 import type { CrateInput, CrateSession } from "../crate/crate.ts";
-import { type Manifest, manifestOf } from "../crate/manifest.ts";
+import { type Manifest, sizeCrate } from "../crate/manifest.ts";
 import type { CutPlan } from "../cutting/cut.ts";
 import { cutLayout } from "../cutting/cutLayout.ts";
 import { returns } from "../draws/demand.ts";
@@ -68,11 +68,23 @@ export interface SeasonCrate {
   readonly arriveBy: string;
 }
 
+/** A crate with its run and the draws it was sized from, line by line. */
+export interface DrawnCrate {
+  readonly crate: SeasonCrate;
+  readonly run: SeasonRun;
+  readonly uses: readonly Float64Array[];
+}
+
 /** The crate of every session that is still to come, in order of date. */
 export function seasonCrates(runs: readonly SeasonRun[], now: number, today: string, preparing: Preparing): readonly SeasonCrate[] {
+  return drawnCrates(runs, now, today, preparing).map(({ crate }) => crate);
+}
+
+/** The same, with the draws behind them. */
+export function drawnCrates(runs: readonly SeasonRun[], now: number, today: string, preparing: Preparing): readonly DrawnCrate[] {
   return runs
     .flatMap((run) => run.sessions.flatMap((session, i) => (session.to > now ? [crateOf(run, session, i, today, preparing)] : [])))
-    .sort((a, b) => a.from - b.from || a.id.localeCompare(b.id));
+    .sort((a, b) => a.crate.from - b.crate.from || a.crate.id.localeCompare(b.crate.id));
 }
 
 /** When the last session that is over ended, by `now`; 0 when none is. The crates still to come are the same from then until now. */
@@ -80,15 +92,15 @@ export function lastOver(runs: readonly Pick<SeasonRun, "sessions">[], now: numb
   return runs.flatMap((run) => run.sessions).reduce((last, { to }) => (to <= now ? Math.max(last, to) : last), 0);
 }
 
-function crateOf(run: SeasonRun, session: SeasonSession, place: number, today: string, preparing: Preparing): SeasonCrate {
+function crateOf(run: SeasonRun, session: SeasonSession, place: number, today: string, preparing: Preparing): DrawnCrate {
   const series = run.isSeries ? { before: run.sessions.slice(0, place) } : undefined;
-  const manifest = manifestOf({ ...run.crate, sessions: [session], series });
+  const { manifest, uses } = sizeCrate({ ...run.crate, sessions: [session], series });
   const tasks = tasksOf(run, manifest, preparing.times);
   const { personHours } = preparation(tasks, []);
   const minutesPerDay = Math.max(1, preparing.people * preparing.hours * 60);
   const { steps } = backPlan(session.date, today, [{ id: "prepare", after: [], minutes: personHours * 60, minutesPerDay }], preparing);
   const prepareFrom = steps[0]?.latestStart ?? session.date;
-  return {
+  const crate: SeasonCrate = {
     id: session.id,
     runId: run.id,
     runTitle: run.title,
@@ -103,6 +115,7 @@ function crateOf(run: SeasonRun, session: SeasonSession, place: number, today: s
     prepareFrom,
     arriveBy: workingDayOnOrBefore(addDays(prepareFrom, -1), preparing),
   };
+  return { crate, run, uses };
 }
 
 /** Work on a crate: what is cut, what is counted out, what is bagged. */
