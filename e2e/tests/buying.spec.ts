@@ -97,7 +97,9 @@ test("an order is changed before it is placed, comes in part and dearer, and the
   await own.stop();
 });
 
-test("one supplier whose least order can't be reached is named, and the rest of the plan stands", async ({ browser }) => {
+test("one supplier whose least order can't be reached is named, and the rest of the plan stands; it may be made for the season as one", async ({
+  browser,
+}) => {
   const own = await startHouse();
   const desk = await openDesk(browser, own);
   await desk.goto(`${own.url}/store`);
@@ -115,5 +117,13 @@ test("one supplier whose least order can't be reached is named, and the rest of 
   await expect(desk.getByRole("region", { name: "Too late to order" })).toContainText(
     "Far Light Lids has it, but all that is wanted there doesn't come to their least order.",
   );
+  // The season as one packs again what earlier crates leave over, and says so wherever it counts.
+  const sure = desk.getByRole("region", { name: "How sure the season is" });
+  await expect(sure).toContainText(/That none of them runs out of anything: \d+ %/);
+  await sure.getByRole("radio", { name: /^Buy for the season as one/ }).click();
+  await expect(sure).toContainText("sure that every crate can still be packed in full");
+  await expect(desk.getByRole("list", { name: "Thin card, large sheet: who gets it" })).toContainText(/\d+ of it left over before/);
+  await desk.reload();
+  await expect(sure.getByRole("radio", { name: /^Buy for the season as one/ })).toBeChecked();
   await own.stop();
 });

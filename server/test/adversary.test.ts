@@ -127,6 +127,7 @@ beforeAll(async () => {
       restDueOn: "2026-12-20",
       keepPrices: true,
     }),
+    "how the season is bought for": put("/api/buying/as-one", { asOne: 0.95 }),
     "an entry": post(
       `/api/public/runs/${encodeURIComponent(open.code ?? "")}/entries`,
       goodEntry("other", { versions: [{ ...(version ?? entry.versions[0]), trials: [trial] } as (typeof entry.versions)[0]] }),
@@ -192,6 +193,7 @@ const names = [
   "orders",
   "an order's step",
   "a delivery",
+  "how the season is bought for",
   "an entry",
   "a correction",
 ] as const;

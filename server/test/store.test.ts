@@ -1,4 +1,4 @@
-import type { BriefDoc, MaterialDoc, MoveDoc, OrderDoc, ProblemDoc, RunDoc, SupplierDoc } from "@lampcrate/contract";
+import type { BriefDoc, BuyingDoc, MaterialDoc, MoveDoc, OrderDoc, ProblemDoc, RunDoc, SupplierDoc } from "@lampcrate/contract";
 import { kitCut, usualLine } from "@lampcrate/core";
 import { afterEach, beforeEach, describe, expect, it } from "vitest";
 import { addMaterial, everything, makeRun, openTestHouse, type TestHouse } from "./house.ts";
@@ -259,6 +259,16 @@ describe("orders", () => {
       expect(docs.find((doc) => doc.id === id)).toMatchObject({ feeCents: 0, items: [{ priceCents: 1250 }] });
       expect(await priceOf()).toEqual(prices);
     }
+  });
+
+  it("are planned for each crate or for the season as one, as was last said", async () => {
+    const asOne = async (): Promise<unknown> => ((await house.ask("GET", "/api/buying")).body as BuyingDoc).asOne;
+    expect(await asOne()).toBeNull();
+    expect((await house.ask("PUT", "/api/buying/as-one", { asOne: 0.95 })).body).toMatchObject({ asOne: 0.95 });
+    expect((await house.ask("PUT", "/api/buying/as-one", { asOne: 0.5 })).status).toBe(422);
+    expect(await asOne()).toBe(0.95);
+    await house.ask("PUT", "/api/buying/as-one", { asOne: null });
+    expect(await asOne()).toBeNull();
   });
 
   it("want materials that there are", async () => {

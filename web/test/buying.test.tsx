@@ -47,6 +47,7 @@ const doc = (patch: Partial<BuyingDoc> = {}): BuyingDoc => ({
   materials: [material("card", { onHand: 5 })],
   suppliers: [],
   orders: [],
+  asOne: null,
   ...patch,
 });
 

@@ -1,4 +1,6 @@
+import { pooledLevels } from "@lampcrate/core";
 import Joi from "joi";
+import type { AsOneInput } from "../store/buying.ts";
 import {
   type ArrivalInput,
   type ArrivedItem,
@@ -82,4 +84,11 @@ export const ordersInput = objectOf<OrdersInput>({
           ),
       }),
     ),
+});
+
+export const asOneInput = objectOf<AsOneInput>({
+  asOne: Joi.number()
+    .valid(...pooledLevels)
+    .allow(null)
+    .required(),
 });

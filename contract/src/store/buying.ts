@@ -21,6 +21,13 @@ export interface BuyingDoc {
   readonly runs: readonly SupplyRun[];
   readonly materials: readonly MaterialDoc[];
   readonly suppliers: readonly SupplierDoc[];
+  /** The season is bought for as one, this surely; null: each crate by itself. */
+  readonly asOne: number | null;
   /** Newest first. */
   readonly orders: readonly OrderDoc[];
+}
+
+/** How the season is to be bought for. */
+export interface AsOneInput {
+  readonly asOne: number | null;
 }

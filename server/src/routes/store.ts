@@ -1,5 +1,6 @@
 import {
   arrivalInput,
+  asOneInput,
   csvInput,
   materialInput,
   materialSave,
@@ -16,7 +17,7 @@ import { attachment } from "../http/attachment.ts";
 import { allow, type Signed } from "../http/signedIn.ts";
 import { body, ids } from "../http/validate.ts";
 import { bookArrival, stepOrder } from "../services/store/arrivals.ts";
-import { buyingDoc } from "../services/store/buying.ts";
+import { buyingDoc, saveAsOne } from "../services/store/buying.ts";
 import { uncountedSessions } from "../services/store/counts.ts";
 import { addMaterial, bringBackMaterial, materialList, removeMaterial, saveMaterial } from "../services/store/materials.ts";
 import { orderList, placeOrders } from "../services/store/purchases.ts";
@@ -58,6 +59,7 @@ export function storeRoutes(deps: Deps) {
       c.json(saveSupplier(deps, c.req.valid("param").id, c.req.valid("json"))),
     )
     .get("/buying", look, (c) => c.json(buyingDoc(deps.db, deps.clock())))
+    .put("/buying/as-one", supply, body(asOneInput), (c) => c.json(saveAsOne(deps, c.get("person"), c.req.valid("json"))))
     .get("/orders", look, (c) => c.json(orderList(deps.db)))
     .post("/orders", supply, body(ordersInput), (c) => c.json(placeOrders(deps, c.get("person"), c.req.valid("json")), 201))
     .post("/orders/:id/step", count, ids("id"), body(orderStep), (c) =>

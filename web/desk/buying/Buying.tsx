@@ -11,7 +11,7 @@ import "./buying.css";
 /** What the season has to buy, collect and wait for, and who gets what. */
 export function Buying() {
   const buying = useQuery(buyingQuery);
-  const { crates, trouble, again } = useSeasonCrates(buying.data);
+  const { crates, asked, certainty, trouble, again } = useSeasonCrates(buying.data);
   useEffect(warmPlanner, []);
   return (
     <main className="page stack column">
@@ -30,7 +30,9 @@ export function Buying() {
           and what must be bought for it stands here.
         </p>
       ) : null}
-      {buying.data && crates ? <BuyingDesk doc={buying.data} crates={crates} /> : null}
+      {buying.data && crates && asked && certainty ? (
+        <BuyingDesk doc={buying.data} crates={crates} asked={asked} certainty={certainty} />
+      ) : null}
     </main>
   );
 }

@@ -1,9 +1,10 @@
 import type { BuyingDoc } from "@lampcrate/contract";
-import { allotments, type Purchase, type SeasonCrate } from "@lampcrate/core";
+import { allotments, type Purchase, type SeasonCertainty, type SeasonCrate } from "@lampcrate/core";
 import { useMemo, useState } from "react";
 import { Lock } from "../pieces/Lock.tsx";
 import { usePlan } from "../seasonData/usePlan.ts";
 import { Collecting } from "./Collecting.tsx";
+import { HowSure } from "./HowSure.tsx";
 import { namesOf } from "./names.ts";
 import { OnTheWay } from "./OnTheWay.tsx";
 import { OrderLists } from "./OrderLists.tsx";
@@ -13,9 +14,17 @@ import { TooLateList } from "./TooLateList.tsx";
 import { useEdits } from "./useEdits.ts";
 import { type Way, WaysToBuy, waysOf } from "./WaysToBuy.tsx";
 
+interface BuyingDeskProps {
+  readonly doc: BuyingDoc;
+  readonly crates: readonly SeasonCrate[];
+  /** The same as they are bought for. */
+  readonly asked: readonly SeasonCrate[];
+  readonly certainty: SeasonCertainty;
+}
+
 /** The plan with its other ways, the lists to order, what comes too late, what is collected, what is on its way. */
-export function BuyingDesk({ doc, crates }: { readonly doc: BuyingDoc; readonly crates: readonly SeasonCrate[] }) {
-  const plan = usePlan(doc, crates);
+export function BuyingDesk({ doc, crates, asked, certainty }: BuyingDeskProps) {
+  const plan = usePlan(doc, asked);
   const names = useMemo(() => namesOf(doc, crates), [doc, crates]);
   const [chosen, setChosen] = useState<Way["id"]>("cheapest");
   const ways = plan.planned ? waysOf(plan.planned, plan.rest) : [];
@@ -37,7 +46,8 @@ export function BuyingDesk({ doc, crates }: { readonly doc: BuyingDoc; readonly 
       ) : null}
       {plan.late.length > 0 ? <TooLateList late={plan.late} allotments={planned} names={names} doc={doc} /> : null}
       {ways.length > 1 ? <WaysToBuy ways={ways} chosen={way?.id ?? "cheapest"} onChoose={setChosen} doc={doc} names={names} /> : null}
-      <Collecting doc={doc} crates={crates} whole={plan.whole} names={names} />
+      <HowSure doc={doc} certainty={certainty} count={crates.length} />
+      <Collecting doc={doc} crates={asked} whole={plan.whole} names={names} />
       <Lock to="count">
         <OnTheWay orders={doc.orders} names={names} currency={doc.house.currency} />
       </Lock>

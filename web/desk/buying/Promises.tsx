@@ -26,6 +26,7 @@ function fateOf({ bought, lent, lacks }: Allotted, collected: boolean): Fate {
 /** What is there and due, promised to the season's crates in date order; what comes back serves again. */
 export function Promises(props: PromisesProps) {
   const { doc, crates, whole, rest, allotments, names } = props;
+  const full = new Map(crates.map(({ id, needs }) => [id, new Map(needs.map(({ material, amount }) => [material, amount]))]));
   const rows = whole.materials
     .map((material) => {
       const collected = !rest.materials.some(({ id }) => id === material.id);
@@ -58,7 +59,8 @@ export function Promises(props: PromisesProps) {
                     <span className="small soft">{crate ? names.date(crate.date) : ""}</span>{" "}
                     <span className="small">{crate?.runTitle}</span>
                     <br />
-                    {names.amount(material.id, given.need)}
+                    {names.amount(material.id, full.get(given.crate)?.get(material.id) ?? given.need)}
+                    {againWords(given.need, full.get(given.crate)?.get(material.id), (amount) => names.amount(material.id, amount))}
                     <strong>{whenceWords(given, fate, (amount) => names.amount(material.id, amount))}</strong>
                   </li>
                 );
@@ -79,6 +81,12 @@ function whenceWords({ bought, lent, lacks }: Allotted, fate: Fate, show: (amoun
     lacks > 0 ? `, lacks ${show(lacks)}` : "",
   ];
   return parts.join("");
+}
+
+/** What of a crate's need earlier crates leave over, where the season is bought for as one. */
+function againWords(need: number, full: number | undefined, show: (amount: number) => string): string {
+  const again = (full ?? need) - need;
+  return again > 1e-9 ? `, ${show(again)} of it left over before` : "";
 }
 
 function thereWords(material: BuyMaterial, doc: BuyingDoc, names: Names): string {

@@ -8,6 +8,8 @@ import { useSeasonCrates } from "./useSeasonCrates.ts";
 export interface Promising {
   readonly taken: number;
   readonly due: number;
+  /** What earlier crates leave over and this one packs again, where the season is bought for as one. */
+  readonly again: number;
 }
 
 const none: ReadonlyMap<string, Promising> = new Map();
@@ -15,17 +17,22 @@ const none: ReadonlyMap<string, Promising> = new Map();
 /** What other crates of the season have of each material when this session's goes out, and what is on its way; nothing while that is being reckoned. */
 export function usePromised(sessionId: string | null): ReadonlyMap<string, Promising> {
   const doc = useQuery(buyingQuery).data;
-  const { crates } = useSeasonCrates(doc);
+  const { crates, asked } = useSeasonCrates(doc);
   return useMemo(() => {
-    if (!doc || !crates || sessionId === null) return none;
-    const problem = buyProblem(doc, crates);
+    if (!doc || !crates || !asked || sessionId === null) return none;
+    const problem = buyProblem(doc, asked);
+    const whole = crates.find((c) => c.id === sessionId)?.needs ?? [];
     const crate = problem.crates.find((c) => c.id === sessionId);
     if (!crate) return none;
     return new Map(
       problem.materials.map((material) => [
         material.id,
-        { taken: takenBefore(material, crate, problem.crates), due: stockBy(material, crate.needBy) - (material.onHand ?? 0) },
+        {
+          taken: takenBefore(material, crate, problem.crates),
+          due: stockBy(material, crate.needBy) - (material.onHand ?? 0),
+          again: Math.max(0, (whole.find((need) => need.material === material.id)?.amount ?? 0) - (crate.needs[material.id] ?? 0)),
+        },
       ]),
     );
-  }, [doc, crates, sessionId]);
+  }, [doc, crates, asked, sessionId]);
 }

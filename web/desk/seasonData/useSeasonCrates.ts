@@ -1,6 +1,7 @@
 import type { BuyingDoc } from "@lampcrate/contract";
-import { lastOver, preparingOf, type SeasonCrate, seasonRuns } from "@lampcrate/core";
+import { boughtAsOne, lastOver, preparingOf, type SeasonCertainty, type SeasonCrate, seasonRuns } from "@lampcrate/core";
 import { replaceEqualDeep, useQuery } from "@tanstack/react-query";
+import { useMemo } from "react";
 import type { SeasonInput } from "../../shared/compute/season.worker.ts";
 import { sizeSeason } from "../../shared/compute/seasonDoor.ts";
 
@@ -8,6 +9,9 @@ import { sizeSeason } from "../../shared/compute/seasonDoor.ts";
 export interface SeasonCrates {
   /** Every crate that is still to come; null until they are there. */
   readonly crates: readonly SeasonCrate[] | null;
+  /** The same as they are bought for: less what is packed again when the season is bought for as one. */
+  readonly asked: readonly SeasonCrate[] | null;
+  readonly certainty: SeasonCertainty | null;
   readonly trouble: string | null;
   readonly again: () => void;
 }
@@ -44,7 +48,15 @@ export function useSeasonCrates(doc: BuyingDoc | undefined): SeasonCrates {
     gcTime: 60_000,
     retry: false,
     networkMode: "always",
-    queryFn: async ({ signal }) => (from === null ? [] : (await sizeSeason(from.input, signal)).crates),
+    queryFn: async ({ signal }) => (from === null ? null : await sizeSeason(from.input, signal)),
   });
-  return { crates: sized.data ?? null, trouble: sized.error?.message ?? null, again: () => void sized.refetch() };
+  const { crates = null, certainty = null } = sized.data ?? {};
+  const asOne = doc?.asOne ?? null;
+  const asked = useMemo(() => (crates && certainty ? askedOf(crates, certainty, asOne) : null), [crates, certainty, asOne]);
+  return { crates, asked, certainty, trouble: sized.error?.message ?? null, again: () => void sized.refetch() };
+}
+
+function askedOf(crates: readonly SeasonCrate[], { pooled }: SeasonCertainty, asOne: number | null): readonly SeasonCrate[] {
+  const at = pooled.find(({ level }) => level === asOne);
+  return at ? boughtAsOne(crates, at) : crates;
 }

@@ -7,10 +7,10 @@ import { useSeasonCrates } from "./useSeasonCrates.ts";
 /** What the season asks of each material; null while its crates are being sized. */
 export function useSeasonUse(): ReadonlyMap<string, SeasonUse> | null {
   const doc = useQuery(buyingQuery).data;
-  const { crates } = useSeasonCrates(doc);
+  const { asked } = useSeasonCrates(doc);
   return useMemo(() => {
-    if (!doc || !crates) return null;
-    const problem = buyProblem(doc, crates);
+    if (!doc || !asked) return null;
+    const problem = buyProblem(doc, asked);
     return new Map(problem.materials.map((material) => [material.id, seasonUseOf(material, problem.crates)]));
-  }, [doc, crates]);
+  }, [doc, asked]);
 }

@@ -20,8 +20,8 @@ import { useSeasonCrates } from "./useSeasonCrates.ts";
 /** What this week's crates ask for, planned back from their sessions: to order, to collect, to prepare. Nothing while it is being reckoned. */
 export function useSeasonWork(): readonly ToDo[] {
   const doc = useQuery(buyingQuery).data;
-  const { crates } = useSeasonCrates(doc);
-  return useMemo(() => (doc && crates ? workOf(doc, crates) : []), [doc, crates]);
+  const { asked } = useSeasonCrates(doc);
+  return useMemo(() => (doc && asked ? workOf(doc, asked) : []), [doc, asked]);
 }
 
 function workOf(doc: BuyingDoc, crates: readonly SeasonCrate[]): readonly ToDo[] {

@@ -54,6 +54,6 @@ function sessionAt(run: RunDoc, chosen: CrateFor | null, now: number): SessionDo
 
 /** What is free of a material for this crate, in its unit. */
 function freeOf({ id, onHand }: MaterialDoc, promised: ReadonlyMap<string, Promising>): number {
-  const { taken, due } = promised.get(id) ?? { taken: 0, due: 0 };
-  return Math.max(0, onHand + due - taken);
+  const { taken, due, again } = promised.get(id) ?? { taken: 0, due: 0, again: 0 };
+  return Math.max(0, onHand + due - taken) + again;
 }

@@ -16,6 +16,8 @@ export const house = sqliteTable("house", {
   keepingDays: integer("keeping_days").notNull(),
   /** null: the usual. */
   preparing: text("preparing", { mode: "json" }).$type<PreparingDoc | null>(),
+  /** How surely the season is bought for as one; null: each crate by itself. */
+  buyAsOne: real("buy_as_one"),
   revision: integer("revision").notNull(),
 });
 

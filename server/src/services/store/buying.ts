@@ -1,9 +1,12 @@
-import type { BuyingDoc } from "@lampcrate/contract";
+import type { AsOneInput, BuyingDoc } from "@lampcrate/contract";
 import { dateOf } from "@lampcrate/core";
 import { and, asc, eq, ne } from "drizzle-orm";
 import type { Store } from "../../db/open.ts";
-import { run } from "../../db/schema/index.ts";
+import { house, run } from "../../db/schema/index.ts";
+import type { Deps } from "../../deps.ts";
+import { trail } from "../house/audit.ts";
 import { houseDoc } from "../house/house.ts";
+import type { Person } from "../house/person.ts";
 import { loadBrief } from "../runs/briefs.ts";
 import { sessionDocs } from "../runs/runs.ts";
 import { materialList } from "./materials.ts";
@@ -36,5 +39,16 @@ export function buyingDoc(db: Store, now: number): BuyingDoc {
     materials: materialList(db),
     suppliers: supplierList(db),
     orders: orderList(db),
+    asOne: db.select({ asOne: house.buyAsOne }).from(house).get()?.asOne ?? null,
   };
+}
+
+/** Says how the season is bought for: as one, or each crate by itself. */
+export function saveAsOne(deps: Deps, by: Person, { asOne }: AsOneInput): BuyingDoc {
+  return deps.db.transaction((tx) => {
+    tx.update(house).set({ buyAsOne: asOne }).run();
+    const words = asOne === null ? "buys for each crate by itself" : `buys for the season as one, ${Math.round(asOne * 100)} % sure`;
+    trail(tx, deps.clock(), by, "stock", words);
+    return buyingDoc(tx, deps.clock());
+  });
 }

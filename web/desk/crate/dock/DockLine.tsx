@@ -18,7 +18,7 @@ interface DockLineProps {
 
 /** A line of the crate: how much, what it is made of, and what to do about it. */
 export const DockLine = memo(function DockLine({ line, of, material, promising, units, drives }: DockLineProps) {
-  const { taken, due } = promising ?? { taken: 0, due: 0 };
+  const { taken, due, again } = promising ?? { taken: 0, due: 0, again: 0 };
   const says = lineSays(line, of, material, units);
   const onHand = line.parents === null || line.piecesPerParent === null ? material.onHand : material.onHand * line.piecesPerParent;
   const made = `first build ${amountWords(line.base, material.unit, units)}, rebuilds ${amountWords(line.rebuild, material.unit, units)}, spoilt ${amountWords(line.spoilt, material.unit, units)}, to be sure ${amountWords(Math.max(0, line.certainty), material.unit, units)}`;
@@ -43,6 +43,7 @@ export const DockLine = memo(function DockLine({ line, of, material, promising, 
       <p className={says.short ? "says short" : "says"}>
         {says.words}
         {due > 0 ? `; ${amountWords(due, material.unit, units)} on the way` : ""}
+        {again > 0 ? `; ${amountWords(again, material.unit, units)} left over by earlier crates` : ""}
         {taken > 0 ? `; ${amountWords(taken, material.unit, units)} promised to others before it` : ""}
       </p>
     </div>

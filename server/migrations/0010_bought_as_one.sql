@@ -1,0 +1,1 @@
+ALTER TABLE `house` ADD `buy_as_one` real;
