@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { solve } from "../reference/highs.ts";
-import { type SheetJob, sheetPlan } from "../src/index.ts";
+import { type SheetJob, type SheetPlan, seedOf, sheetPlan, wholeBelow } from "../src/index.ts";
 
 /** Mixed pieces of a sheet 700 by 500, few of each. */
 const mixed: fc.Arbitrary<SheetJob> = fc
@@ -46,6 +46,22 @@ function byShelves({ parentW, parentH, kerf, pieces }: SheetJob): number {
   return sheets.length;
 }
 
+/** Every piece is there, inside its sheet, and none lies on another. */
+function cutAsSaid(job: SheetJob, plan: SheetPlan & { readonly feasible: true }): void {
+  const got = job.pieces.map((_, i) =>
+    plan.patterns.reduce((sum, { times, placed }) => sum + times * placed.filter(({ of }) => of === i).length, 0),
+  );
+  for (const [i, { count }] of job.pieces.entries()) expect(got[i]).toBeGreaterThanOrEqual(count);
+  for (const { placed } of plan.patterns)
+    for (const [i, a] of placed.entries()) {
+      expect(a.x >= 0 && a.y >= 0 && a.x + a.w <= job.parentW && a.y + a.h <= job.parentH).toBe(true);
+      for (const b of placed.slice(i + 1))
+        expect(
+          a.x + a.w + job.kerf <= b.x || b.x + b.w + job.kerf <= a.x || a.y + a.h + job.kerf <= b.y || b.y + b.h + job.kerf <= a.y,
+        ).toBe(true);
+    }
+}
+
 describe("several sizes from one sheet", () => {
   it("never take a sheet more than simple first fit, nor less than the bound; every piece is there and none lies on another", () => {
     fc.assert(
@@ -56,22 +72,29 @@ describe("several sizes from one sheet", () => {
         expect(plan.bound).toBeGreaterThanOrEqual(plan.areaBound);
         expect(plan.parents).toBeGreaterThanOrEqual(plan.bound);
         expect(plan.gapPercent).toBeCloseTo((100 * (plan.parents - plan.bound)) / plan.bound, 9);
-        const got = job.pieces.map((_, i) =>
-          plan.patterns.reduce((sum, { times, placed }) => sum + times * placed.filter(({ of }) => of === i).length, 0),
-        );
-        for (const [i, { count }] of job.pieces.entries()) expect(got[i]).toBeGreaterThanOrEqual(count);
-        for (const { placed } of plan.patterns)
-          for (const [i, a] of placed.entries()) {
-            expect(a.x >= 0 && a.y >= 0 && a.x + a.w <= job.parentW && a.y + a.h <= job.parentH).toBe(true);
-            for (const b of placed.slice(i + 1))
-              expect(
-                a.x + a.w + job.kerf <= b.x || b.x + b.w + job.kerf <= a.x || a.y + a.h + job.kerf <= b.y || b.y + b.h + job.kerf <= a.y,
-              ).toBe(true);
-          }
+        cutAsSaid(job, plan);
       }),
       { numRuns: 300, seed: 41 },
     );
   }, 120_000);
+
+  it.each([
+    ["bench cut", 4],
+    ["a1", 3],
+    ["a7", 4],
+    ["a8", 4],
+  ])("of sixty pieces, ten of each (%s), come from %i sheets: as few as there can be", (name, parents) => {
+    const pieces = Array.from({ length: 6 }, (_, i) => ({
+      w: 60 + wholeBelow(180, seedOf(name), i, 0),
+      h: 50 + wholeBelow(140, seedOf(name), i, 1),
+      count: 10,
+    }));
+    const job = { parentW: 700, parentH: 500, rotate: true, kerf: 0, trimW: 0, trimH: 0, pieces };
+    const plan = sheetPlan(job, solve);
+    if (!plan.feasible) throw new Error("a piece is too large");
+    expect([plan.parents, plan.bound]).toEqual([parents, parents]);
+    cutAsSaid(job, plan);
+  });
 
   it("fills the last sheet with what is still wanted: one sheet where patterns that repeat would take two", () => {
     const pieces = [

@@ -64,6 +64,8 @@ export interface KitFigures {
   readonly slowestMs: number;
   readonly cutMs: number;
   readonly cut: SheetPlan;
+  /** Of 60 mixed jobs: mean gap to the best bound, per cent, sheets in all, and the slowest, ms. */
+  readonly mixed: { readonly gap: number; readonly sheets: number; readonly slowestMs: number };
 }
 
 /** Times the kit's heavy sums as the workers do them. */
@@ -95,5 +97,26 @@ export async function benchKit(): Promise<KitFigures> {
     slowestMs: Math.max(...plans.map((p) => p.provenMs)),
     cutMs: median(cuts.map((c) => c.ms)),
     cut: cuts[0]?.got ?? { feasible: false, tooLarge: [] },
+    mixed: mixedJobs(solve),
+  };
+}
+
+/** Jobs of two to five sizes, one to seven of each, from sheets of 700 by 500. */
+function mixedJobs(solve: Solve): KitFigures["mixed"] {
+  const any = (least: number, most: number, job: number, place: number): number =>
+    least + wholeBelow(most - least + 1, seedOf("bench mixed", String(job)), place, 0);
+  const plans = Array.from({ length: 60 }, (_, job) => {
+    const pieces = Array.from({ length: any(2, 5, job, 0) }, (_, i) => ({
+      w: any(60, 420, job, 3 * i + 1),
+      h: any(60, 330, job, 3 * i + 2),
+      count: any(1, 7, job, 3 * i + 3),
+    }));
+    return timed(() => sheetPlan({ parentW: 700, parentH: 500, rotate: job % 2 === 0, kerf: job % 3, trimW: 0, trimH: 0, pieces }, solve));
+  });
+  const feasible = plans.flatMap(({ got }) => (got.feasible ? [got] : []));
+  return {
+    gap: feasible.reduce((sum, { gapPercent }) => sum + gapPercent, 0) / Math.max(1, feasible.length),
+    sheets: feasible.reduce((sum, { parents }) => sum + parents, 0),
+    slowestMs: Math.max(...plans.map(({ ms }) => ms)),
   };
 }

@@ -44,6 +44,10 @@ say("season's buying, proven optimum, median of five", kit.provenMs / 1000, 10, 
 console.log(`     the slowest of the five: ${(kit.slowestMs / 1000).toFixed(1)} s`);
 say("cut plan, 60 pieces of 6 sizes", kit.cutMs, 500, "ms", "below");
 if (kit.cut.feasible) console.log(`     ${kit.cut.parents} sheets, at least ${kit.cut.bound}, a gap of ${kit.cut.gapPercent.toFixed(0)} %`);
+const { gap, sheets, slowestMs } = kit.mixed;
+console.log(
+  `     60 mixed jobs: ${sheets} sheets, a mean gap to the best bound of ${gap.toFixed(1)} %, the slowest in ${slowestMs.toFixed(0)} ms`,
+);
 const posts = await benchEntryPosts();
 console.log(
   `     entry posts a second: full stack ${posts.full.toFixed(0)}, bare route ${posts.bare.toFixed(0)}, both synchronous=FULL, by turns`,

@@ -1,3 +1,4 @@
+import { seedOf, uniformAt } from "../../random/stream.ts";
 import { restsOf, sumsThatFit } from "./sums.ts";
 
 /** A piece with its kerf, whole units. */
@@ -62,6 +63,19 @@ export class Filler {
 
   /** The filling worth most when a piece of each kind is worth so much. */
   fill(worth: readonly number[]): Filled {
+    const { best, single } = this.valued(worth);
+    return this.laidOut(best, single);
+  }
+
+  /** Many fillings worth nearly the most: given what part of a sheet may be lost in all, and a number, always the same one. */
+  likes(worth: readonly number[]): (slack: number, number: number) => Filled {
+    const { best } = this.valued(worth);
+    const ways = new Ways(Math.max(this.xs.length, this.ys.length) * 2 + this.sizes.length);
+    return (slack, number) => this.laidLike(best, worth, slack, number, ways);
+  }
+
+  /** What the best filling of every rectangle is worth, and its piece where that is a single one. */
+  private valued(worth: readonly number[]): { readonly best: Float64Array; readonly single: Int32Array } {
     const { xs, ys, restX, restY } = this;
     const rows = ys.length;
     const best = new Float64Array(xs.length * rows);
@@ -100,7 +114,7 @@ export class Filler {
         }
       }
     }
-    return this.laidOut(best, single);
+    return { best, single };
   }
 
   /** The best single piece in every rectangle of a column. */
@@ -147,6 +161,45 @@ export class Filler {
     return { counts, placed, worth: best[best.length - 1] ?? 0 };
   }
 
+  /** Cuts on the way down as chance has it, among those that lose no more than is left to lose. */
+  private laidLike(best: Float64Array, worth: readonly number[], slack: number, number: number, ways: Ways): Filled {
+    const { xs, ys, restX, restY, sizes } = this;
+    const rows = ys.length;
+    const placed: Filled["placed"][number][] = [];
+    const counts = this.pieces.map(() => 0);
+    let [left, drawn] = [slack, 0];
+    const lay = (i: number, j: number, x: number, y: number): void => {
+      const most = best[i * rows + j] ?? 0;
+      if (most <= 0) return;
+      ways.begin(most - left - 1e-9);
+      for (let k = 1; (xs[k] ?? 0) * 2 <= (xs[i] ?? 0); k += 1)
+        ways.offer(k, (best[k * rows + j] ?? 0) + (best[(restX[i]?.[k] ?? 0) * rows + j] ?? 0));
+      const tall = ways.count;
+      for (let k = 1; (ys[k] ?? 0) * 2 <= (ys[j] ?? 0); k += 1)
+        ways.offer(k, (best[i * rows + k] ?? 0) + (best[i * rows + (restY[j]?.[k] ?? 0)] ?? 0));
+      const whole = ways.count;
+      for (const [s, size] of sizes.entries()) if (size.w <= (xs[i] ?? 0) && size.h <= (ys[j] ?? 0)) ways.offer(s, worth[size.of] ?? 0);
+      if (ways.count === 0) return;
+      const chosen = Math.floor(uniformAt(likeSeed, number, drawn++) * ways.count);
+      const [at, loses] = [ways.at[chosen] ?? 0, most - (ways.worth[chosen] ?? 0)];
+      left -= loses;
+      if (chosen < tall) {
+        lay(at, j, x, y);
+        lay(restX[i]?.[at] ?? 0, j, x + (xs[at] ?? 0), y);
+      } else if (chosen < whole) {
+        lay(i, at, x, y);
+        lay(i, restY[j]?.[at] ?? 0, x, y + (ys[at] ?? 0));
+      } else {
+        const size = sizes[at];
+        if (!size) return;
+        counts[size.of] = (counts[size.of] ?? 0) + 1;
+        placed.push(this.placedAs(size, x, y));
+      }
+    };
+    lay(xs.length - 1, rows - 1, 0, 0);
+    return { counts, placed, worth: (best[best.length - 1] ?? 0) - slack + left };
+  }
+
   /** The piece in its own measure, lying as its size does. */
   private placedAs(size: SheetPiece & { readonly of: number }, x: number, y: number) {
     const { w = 0, h = 0 } = this.pieces[size.of] ?? {};
@@ -154,5 +207,32 @@ export class Filler {
     return { of: size.of, x, y, w: turned ? h : w, h: turned ? w : h };
   }
 }
+
+/** Ways to go on that are worth at least so much; made once and filled anew at every step. */
+class Ways {
+  readonly at: Int32Array;
+  readonly worth: Float64Array;
+  count = 0;
+  private least = 0;
+
+  constructor(most: number) {
+    this.at = new Int32Array(most);
+    this.worth = new Float64Array(most);
+  }
+
+  begin(least: number): void {
+    this.count = 0;
+    this.least = least;
+  }
+
+  offer(at: number, worth: number): void {
+    if (worth < this.least) return;
+    this.at[this.count] = at;
+    this.worth[this.count] = worth;
+    this.count += 1;
+  }
+}
+
+const likeSeed = seedOf("like");
 
 const none = new Int32Array(0);

@@ -1,5 +1,6 @@
 import { coverProgram, type Solve } from "../../numeric/solver.ts";
 import { seedOf, uniformAt } from "../../random/stream.ts";
+import { closeIn } from "./closeIn.ts";
 import type { Placed } from "./cutLayout.ts";
 import { type Filled, Filler, type SheetPiece } from "./filler.ts";
 import { firstFit } from "./firstFit.ts";
@@ -39,6 +40,8 @@ export type SheetPlan =
 
 const mostRounds = 60;
 const variations = 4;
+/** Tried before anything is known but the area. */
+const aFewPrices = 5;
 
 /**
  * Guillotine patterns by column generation (Gilmore and Gomory, 1965): the linear program's shadow prices value each
@@ -55,7 +58,7 @@ export function sheetPlan(job: SheetJob, solve: Solve): SheetPlan {
   if (tooLarge.length > 0) return { feasible: false, tooLarge };
   const filler = new Filler(pieces, width, height, job.rotate);
   const singly = firstFit({ pieces, needs, width, height, rotate: job.rotate });
-  const { columns, least } = columnsOf(filler, pieces, needs, singly, solve);
+  const { columns, least } = columnsOf(filler, pieces, needs, singly, width * height, solve);
   const { values } = solve(
     coverProgram(
       columns.map((column) => column.counts),
@@ -92,6 +95,7 @@ function columnsOf(
   pieces: readonly SheetPiece[],
   needs: readonly number[],
   singly: readonly Filled[],
+  area: number,
   solve: Solve,
 ): { readonly columns: readonly Filled[]; readonly least: number } {
   const columns = new Map<string, Filled>();
@@ -104,6 +108,9 @@ function columnsOf(
   for (const [i, piece] of pieces.entries()) add(ofOneKind(filler.ofOne(piece), i, pieces.length));
   for (const filled of singly) add(filled);
   const known = Math.min(greedy(filler, pieces, needs, add), singly.length > 0 ? singly.length : Number.POSITIVE_INFINITY);
+  const byArea = Math.ceil(pieces.reduce((sum, { w, h }, i) => sum + w * h * (needs[i] ?? 0), 0) / area - 1e-9);
+  const full = known > byArea ? closeIn({ filler, pieces, needs, sheets: byArea, area }, aFewPrices) : null;
+  if (full) return { columns: full, least: byArea };
   let least = 0;
   for (let round = 0; round < mostRounds; round += 1) {
     const counts = [...columns.values()].map((column) => column.counts);
@@ -115,6 +122,8 @@ function columnsOf(
     if (least >= known) break;
     if (best.worth > 1 + 1e-7 && add(best)) continue;
     // Whole numbers of the patterns at hand may reach it; if not, some like them may.
+    const closed = closeIn({ filler, pieces, needs, sheets: least, area });
+    if (closed) return { columns: closed, least };
     if (wholeSheets(columns, needs, solve, least) > least + 0.5)
       for (let v = 0; v < variations; v += 1)
         add(filler.fill(worth.map((value, i) => value * (0.7 + 0.6 * uniformAt(seedOf("sheets"), v, i)))));
