@@ -125,11 +125,14 @@ export function unmetBy(problem: BuyProblem, demands: readonly Demand[]): readon
   return demands.filter(({ material, needBy, amount }) => inTimeFor(problem, material, needBy) < amount - nothing);
 }
 
-/** Never more packs than would cover all that is wanted, with room to reach a threshold or a least order. */
+/**
+ * Never more packs than would cover all that is wanted, with room to reach a threshold or a least order: also with what the
+ * season uses and has enough of.
+ */
 export function mostPacks(pack: BuyPack, supplier: BuySupplier | undefined, demands: readonly Demand[]): number {
   const wanted = Math.max(0, ...demands.filter((demand) => demand.material === pack.material).map((demand) => demand.amount));
   const room = Math.max(supplier?.freeFrom ?? 0, supplier?.least ?? 0);
-  const useful = Math.ceil(wanted / pack.size) + (wanted > 0 && pack.price > 0 ? Math.ceil(room / pack.price) : 0);
+  const useful = Math.ceil(wanted / pack.size) + (pack.price > 0 ? Math.ceil(room / pack.price) : 0);
   return Math.min(pack.max ?? Number.POSITIVE_INFINITY, useful);
 }
 
