@@ -11,6 +11,40 @@ export interface Opened {
   readonly frames: number;
 }
 
+/** What Buying takes for a season of sixty runs: until its first answer stands, and the longest that the page did not answer meanwhile, ms. */
+export interface Buying {
+  readonly firstMs: number;
+  readonly frozenMs: number;
+}
+
+/** Opens Buying with a season of sixty runs, once for the disk, then to be timed. */
+export async function benchBuying(browser: Browser): Promise<Buying> {
+  const house = await startHouse();
+  const page = await openDesk(browser, house);
+  await manyRuns(page, house, 60);
+  await page.addInitScript(() => {
+    const watched = window as unknown as { frozen: number };
+    watched.frozen = 0;
+    new PerformanceObserver((list) => {
+      for (const { duration } of list.getEntries()) watched.frozen = Math.max(watched.frozen, duration);
+    }).observe({ type: "longtask", buffered: true });
+  });
+  const found: Buying[] = [];
+  for (let i = 0; i < 4; i += 1) {
+    await page.goto(`${house.url}/house`);
+    await page.getByRole("heading", { name: "House", level: 1 }).waitFor();
+    const from = performance.now();
+    await page.goto(`${house.url}/buying`);
+    await page.getByText(/^Order \d+ packs from/).waitFor();
+    const firstMs = performance.now() - from;
+    await page.getByText(/with its other ways/).waitFor({ timeout: 60_000 });
+    found.push({ firstMs, frozenMs: await page.evaluate(() => (window as unknown as { frozen: number }).frozen) });
+  }
+  await house.stop();
+  const timed = found.slice(1);
+  return { firstMs: Math.max(...timed.map((one) => one.firstMs)), frozenMs: Math.max(...timed.map((one) => one.frozenMs)) };
+}
+
 /** A season of sixty runs, a store room of four hundred materials, a sift of twenty thousand entries and the findings of five thousand. */
 export async function benchLarge(browser: Browser): Promise<readonly Opened[]> {
   const house = await startHouse();
@@ -45,7 +79,7 @@ export async function benchLarge(browser: Browser): Promise<readonly Opened[]> {
   return found;
 }
 
-async function manyRuns(page: Page, house: House, count: number): Promise<void> {
+export async function manyRuns(page: Page, house: House, count: number): Promise<void> {
   const starters = (await (await page.request.get(`${house.url}/api/starters`)).json()) as readonly StarterLine[];
   const before = ((await (await page.request.get(`${house.url}/api/season`)).json()) as { runs: readonly object[] }).runs.length;
   for (let i = before; i < count; i += 1) {

@@ -3,7 +3,7 @@ import { startHouse } from "../harness.ts";
 import { benchDial, benchDrag, benchFirstLoads } from "./desk.ts";
 import { benchEntryPosts } from "./entryPosts.ts";
 import { benchKit } from "./kit.ts";
-import { benchLarge } from "./large.ts";
+import { benchBuying, benchLarge } from "./large.ts";
 import { benchPredictions } from "./predictions.ts";
 import { writeInstances } from "./seasonInstances.ts";
 
@@ -32,6 +32,9 @@ for (const { what, ms, frames } of await benchLarge(browser)) {
   say(`opens: ${what}`, ms, 1000, "ms", "below");
   say(`scrolls: ${what}`, frames, 50, "fps", "above");
 }
+const buying = await benchBuying(browser);
+say("buying of 60 runs, first answer", buying.firstMs, 2000, "ms", "below");
+say("buying of 60 runs, longest the page did not answer", buying.frozenMs, 100, "ms", "below");
 await browser.close();
 const { worst, judgeMs } = benchPredictions();
 for (const [family, ms] of worst) say(`slowest prediction, drawing or bound: ${family}`, ms, 10, "ms", "below");

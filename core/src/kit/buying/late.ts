@@ -1,4 +1,15 @@
-import { type BuyCrate, type BuyProblem, type Demand, demandsOf, inTimeFor, needAtOnce, reachableSuppliers } from "./problem.ts";
+import {
+  type BuyCrate,
+  type BuyMaterial,
+  type BuyProblem,
+  type Demand,
+  demandsFor,
+  demandsOf,
+  inTimeFor,
+  needAtOnce,
+  nothing,
+  reachableSuppliers,
+} from "./problem.ts";
 
 /** What of a material no order can bring in time for some crates; the amount is what is missing, no more. */
 export interface TooLate extends Demand {
@@ -13,16 +24,26 @@ export interface TooLate extends Demand {
 export function withoutLate(problem: BuyProblem): { readonly late: readonly TooLate[]; readonly rest: BuyProblem } {
   const late: TooLate[] = [];
   let rest = problem;
-  // Letting go of a need may put a least order out of reach, and lets later days ask for less: each is looked at anew.
+  // Letting go of a need may put a least order out of reach, and what only that supplier has is late then too.
   for (;;) {
-    rest = { ...rest, ...withinReach(rest) };
-    const missing = firstMissing(rest);
-    if (!missing) return { late, rest };
-    const { material, needBy, crate, amount } = missing;
-    const known = late.findIndex((item) => item.material === material && item.needBy === needBy);
+    const before: BuyProblem = { ...rest, ...withinReach(rest) };
+    rest = before.materials.reduce((left, material) => letGo(problem, left, material, late), before);
+    if (rest === before) return { late, rest };
+  }
+}
+
+/** Lets go of a material until what is left of it can come; notes what that was. */
+function letGo(problem: BuyProblem, from: BuyProblem, material: BuyMaterial, late: TooLate[]): BuyProblem {
+  let rest = from;
+  // Letting go of a need lets later days ask for less: each is looked at anew.
+  for (;;) {
+    const missing = firstMissing(rest, material);
+    if (!missing) return rest;
+    const { needBy, crate, amount } = missing;
+    const known = late.findIndex((item) => item.material === material.id && item.needBy === needBy);
     const before = late[known];
     const item = {
-      material,
+      material: material.id,
       needBy,
       amount: (before?.amount ?? 0) + amount,
       crates: [...new Set([...(before?.crates ?? []), crate.id])],
@@ -30,7 +51,7 @@ export function withoutLate(problem: BuyProblem): { readonly late: readonly TooL
       leastOf: leastOf(problem, rest, missing),
     };
     late.splice(known < 0 ? late.length : known, 1, item);
-    rest = { ...rest, crates: rest.crates.map((one) => (one.id === crate.id ? withLess(one, material, amount) : one)) };
+    rest = { ...rest, crates: rest.crates.map((one) => (one.id === crate.id ? withLess(one, material.id, amount) : one)) };
   }
 }
 
@@ -50,19 +71,18 @@ interface Missing {
   readonly amount: number;
 }
 
-/** The earliest day on which something is missing, and how much of whose need it is. */
-function firstMissing(problem: BuyProblem): Missing | null {
-  const found = demandsOf(problem).flatMap(({ material: id, needBy, amount }): Missing[] => {
-    const short = amount - inTimeFor(problem, id, needBy);
-    const crate = short > 1e-9 ? servedLast(problem, id, needBy) : undefined;
-    return crate ? [{ material: id, needBy, crate, amount: Math.min(short, crate.needs[id] ?? 0) }] : [];
-  });
-  return found.sort((a, b) => a.needBy - b.needBy)[0] ?? null;
+/** The earliest day on which some of a material is missing, and how much of whose need it is. */
+function firstMissing(problem: BuyProblem, material: BuyMaterial): Missing | null {
+  for (const { needBy, amount } of demandsFor(material, problem.crates)) {
+    const short = amount - inTimeFor(problem, material.id, needBy);
+    const crate = short > nothing ? servedLast(problem, material, needBy) : undefined;
+    if (crate) return { material: material.id, needBy, crate, amount: Math.min(short, crate.needs[material.id] ?? 0) };
+  }
+  return null;
 }
 
 /** Of the crates of that day, the one that asks last; of what comes back, the one that goes out while most is out. */
-function servedLast({ materials, crates }: BuyProblem, id: string, day: number): BuyCrate | undefined {
-  const reusable = materials.find((m) => m.id === id)?.reusable === true;
+function servedLast({ crates }: BuyProblem, { id, reusable }: BuyMaterial, day: number): BuyCrate | undefined {
   const asking = crates.filter((crate) => crate.needBy <= day && (crate.needs[id] ?? 0) > 0);
   if (!reusable) return asking.findLast((crate) => crate.needBy === day);
   return [...asking].sort((a, b) => needAtOnce(id, b, crates) - needAtOnce(id, a, crates))[0];

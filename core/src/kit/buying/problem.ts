@@ -61,32 +61,27 @@ export const nothing = 1e-9;
 
 /** What must be bought of each material by each of its days: more than nothing, days ascending. */
 export function demandsOf({ materials, crates }: Pick<BuyProblem, "materials" | "crates">): readonly Demand[] {
-  return materials.flatMap((material) => {
-    const wanted = crates.filter((crate) => (crate.needs[material.id] ?? 0) > 0);
-    const days = [...new Set(wanted.map((crate) => crate.needBy))].sort((a, b) => a - b);
-    return days.flatMap((needBy) => {
-      const stock = stockBy(material, needBy);
-      const need = material.reusable
-        ? mostAtOnce(material.id, crates, needBy)
-        : sumBy(wanted, needBy, (crate) => crate.needs[material.id] ?? 0);
-      const amount = Math.max(0, need - stock);
-      return amount > nothing ? [{ material: material.id, needBy, amount }] : [];
-    });
-  });
+  return materials.flatMap((material) => demandsFor(material, crates));
+}
+
+/** The same for one material. */
+export function demandsFor(material: BuyMaterial, crates: readonly BuyCrate[]): readonly Demand[] {
+  const wanted = crates.filter((crate) => (crate.needs[material.id] ?? 0) > 0).sort((a, b) => a.needBy - b.needBy);
+  const demands: Demand[] = [];
+  let need = 0;
+  for (const [i, crate] of wanted.entries()) {
+    const { needBy } = crate;
+    need = material.reusable ? Math.max(need, needAtOnce(material.id, crate, crates)) : need + (crate.needs[material.id] ?? 0);
+    if (wanted[i + 1]?.needBy === needBy) continue;
+    const amount = Math.max(0, need - stockBy(material, needBy));
+    if (amount > nothing) demands.push({ material: material.id, needBy, amount });
+  }
+  return demands;
 }
 
 /** What there is of a material on a day without buying: on hand, and on its way and due by then, less what is promised elsewhere. */
 export function stockBy({ onHand = 0, onOrder = 0, arrivals = [], promised = 0 }: BuyMaterial, day: number): number {
   return onHand + onOrder + arrivals.reduce((sum, arrival) => (arrival.day <= day ? sum + arrival.amount : sum), 0) - promised;
-}
-
-const sumBy = (crates: readonly BuyCrate[], day: number, of: (crate: BuyCrate) => number): number =>
-  crates.reduce((sum, crate) => (crate.needBy <= day ? sum + of(crate) : sum), 0);
-
-/** Greatest need of crates out at once, with all that was lost before it. */
-function mostAtOnce(id: string, crates: readonly BuyCrate[], until: number): number {
-  const wanted = crates.filter((crate) => crate.needBy <= until && (crate.needs[id] ?? 0) > 0);
-  return Math.max(0, ...wanted.map((crate) => needAtOnce(id, crate, crates)));
 }
 
 /** What is wanted of a reusable on the day a crate goes out: its own need, that of crates out with it, and what was lost before. */
