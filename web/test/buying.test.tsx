@@ -23,7 +23,8 @@ vi.mock("../shared/compute/seasonDoor.ts", () => ({
       one.ended = true;
     };
   },
-  sizeSeason: async () => ({ crates: [], tookMs: 0 }),
+  sizeSeason: async () => [],
+  seasonSureness: async () => ({ sure: 1, pooled: [] }),
 }));
 
 const at = (iso: string): number => Date.parse(iso);

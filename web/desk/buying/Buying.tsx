@@ -1,5 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
-import { useEffect } from "react";
+import { useDeferredValue, useEffect } from "react";
 import { Link } from "react-router";
 import { warmPlanner } from "../../shared/compute/seasonDoor.ts";
 import { NotReckoned } from "../pieces/NotReckoned.tsx";
@@ -11,7 +11,9 @@ import "./buying.css";
 /** What the season has to buy, collect and wait for, and who gets what. */
 export function Buying() {
   const buying = useQuery(buyingQuery);
-  const { crates, asked, certainty, trouble, again } = useSeasonCrates(buying.data);
+  const { crates, asked, trouble, again } = useSeasonCrates(buying.data);
+  // Hundreds of rows: they are made ready in the background, so that the page goes on answering.
+  const shown = useDeferredValue(asked, null);
   useEffect(warmPlanner, []);
   return (
     <main className="page stack column">
@@ -30,9 +32,7 @@ export function Buying() {
           and what must be bought for it stands here.
         </p>
       ) : null}
-      {buying.data && crates && asked && certainty ? (
-        <BuyingDesk doc={buying.data} crates={crates} asked={asked} certainty={certainty} />
-      ) : null}
+      {buying.data && crates && shown ? <BuyingDesk doc={buying.data} crates={crates} asked={shown} /> : null}
     </main>
   );
 }

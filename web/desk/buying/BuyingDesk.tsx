@@ -1,6 +1,7 @@
 import type { BuyingDoc } from "@lampcrate/contract";
-import { allotments, type Purchase, type SeasonCertainty, type SeasonCrate } from "@lampcrate/core";
+import { allotments, type Purchase, type SeasonCrate } from "@lampcrate/core";
 import { useMemo, useState } from "react";
+import { useSame } from "../../shared/useSame.ts";
 import { Lock } from "../pieces/Lock.tsx";
 import { usePlan } from "../seasonData/usePlan.ts";
 import { Collecting } from "./Collecting.tsx";
@@ -19,18 +20,17 @@ interface BuyingDeskProps {
   readonly crates: readonly SeasonCrate[];
   /** The same as they are bought for. */
   readonly asked: readonly SeasonCrate[];
-  readonly certainty: SeasonCertainty;
 }
 
 /** The plan with its other ways, the lists to order, what comes too late, what is collected, what is on its way. */
-export function BuyingDesk({ doc, crates, asked, certainty }: BuyingDeskProps) {
+export function BuyingDesk({ doc, crates, asked }: BuyingDeskProps) {
   const plan = usePlan(doc, asked);
   const names = useMemo(() => namesOf(doc, crates), [doc, crates]);
   const [chosen, setChosen] = useState<Way["id"]>("cheapest");
   const ways = plan.planned ? waysOf(plan.planned, plan.rest) : [];
   const way = ways.find((w) => w.id === chosen) ?? ways[0];
   const purchase: Purchase | null = way?.purchase ?? null;
-  const planned = useMemo(() => allotments(plan.whole, plan.rest, purchase), [plan.whole, plan.rest, purchase]);
+  const planned = useSame(useMemo(() => allotments(plan.whole, plan.rest, purchase), [plan.whole, plan.rest, purchase]));
   const edits = useEdits(plan.rest, purchase, planned);
   const given = useMemo(
     () => (edits.changed ? allotments(plan.whole, plan.rest, edits.purchase) : planned),
@@ -46,7 +46,7 @@ export function BuyingDesk({ doc, crates, asked, certainty }: BuyingDeskProps) {
       ) : null}
       {plan.late.length > 0 ? <TooLateList late={plan.late} allotments={planned} names={names} doc={doc} /> : null}
       {ways.length > 1 ? <WaysToBuy ways={ways} chosen={way?.id ?? "cheapest"} onChoose={setChosen} doc={doc} names={names} /> : null}
-      <HowSure doc={doc} certainty={certainty} count={crates.length} />
+      {plan.planned === null ? null : <HowSure doc={doc} count={crates.length} />}
       <Collecting doc={doc} crates={asked} whole={plan.whole} names={names} />
       <Lock to="count">
         <OnTheWay orders={doc.orders} names={names} currency={doc.house.currency} />

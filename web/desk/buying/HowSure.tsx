@@ -1,5 +1,5 @@
 import type { AsOneInput, BuyingDoc } from "@lampcrate/contract";
-import { type Pooled, pooledLevels, type SeasonCertainty, showNumber } from "@lampcrate/core";
+import { type Pooled, pooledLevels, showNumber } from "@lampcrate/core";
 import { Radio } from "antd";
 import { useState } from "react";
 import { api, ask } from "../../shared/client.ts";
@@ -8,10 +8,10 @@ import { Refused } from "../pieces/Refused.tsx";
 import { money } from "../pieces/show.ts";
 import { useSave } from "../pieces/useSave.ts";
 import { buyingQuery } from "../queries.ts";
+import { useCertainty } from "../seasonData/useSeasonCrates.ts";
 
 interface HowSureProps {
   readonly doc: BuyingDoc;
-  readonly certainty: SeasonCertainty;
   /** Crates still to come. */
   readonly count: number;
 }
@@ -20,7 +20,8 @@ const usualLevel = 0.95;
 const percent = (share: number): string => `${showNumber(100 * share, share > 0.99 ? 1 : 0)} %`;
 
 /** How sure the season is as a whole, and whether each crate is bought for by itself or all of them as one. */
-export function HowSure({ doc, certainty: { sure, pooled }, count }: HowSureProps) {
+export function HowSure({ doc, count }: HowSureProps) {
+  const { certainty } = useCertainty(doc, count > 1);
   const { save, trouble, pending } = useSave({
     send: (input: AsOneInput) => ask(api.buying["as-one"].$put({ json: input })),
     renew: [buyingQuery],
@@ -35,13 +36,15 @@ export function HowSure({ doc, certainty: { sure, pooled }, count }: HowSureProp
   const level = asOne ?? usualLevel;
   const worth = worthOf(
     doc,
-    pooled.find((one) => one.level === level),
+    certainty?.pooled.find((one) => one.level === level),
   );
   if (count < 2) return null;
   return (
     <section className="sheet pad stack near" aria-label="How sure the season is">
       <p>
-        Each of the {count} crates is sized for its own certainty. That none of them runs out of anything: <strong>{percent(sure)}</strong>.{" "}
+        Each of the {count} crates is sized for its own certainty. That none of them runs out of anything:{" "}
+        <strong>{certainty ? percent(certainty.sure) : "reckoning …"}</strong>
+        {certainty ? "." : ""}{" "}
         <span className="soft">
           For {percent(usualLevel)} each would have to be {percent(usualLevel ** (1 / count))} sure.
         </span>

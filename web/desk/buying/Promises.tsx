@@ -1,5 +1,6 @@
 import type { BuyingDoc } from "@lampcrate/contract";
 import type { Allotment, Allotted, BuyMaterial, BuyProblem, SeasonCrate } from "@lampcrate/core";
+import { memo, useMemo } from "react";
 import type { Names } from "./names.ts";
 
 interface PromisesProps {
@@ -24,17 +25,16 @@ function fateOf({ bought, lent, lacks }: Allotted, collected: boolean): Fate {
 }
 
 /** What is there and due, promised to the season's crates in date order; what comes back serves again. */
-export function Promises(props: PromisesProps) {
-  const { doc, crates, whole, rest, allotments, names } = props;
-  const full = new Map(crates.map(({ id, needs }) => [id, new Map(needs.map(({ material, amount }) => [material, amount]))]));
+export const Promises = memo(function Promises({ doc, crates, whole, rest, allotments, names }: PromisesProps) {
+  const byCrate = useMemo(() => new Map(crates.map((crate) => [crate.id, crate])), [crates]);
   const rows = whole.materials
     .map((material) => {
       const collected = !rest.materials.some(({ id }) => id === material.id);
-      const given = allotments.find((one) => one.material === material.id)?.crates ?? [];
-      const promises = given.map((one) => ({ ...one, fate: fateOf(one, collected) }));
-      return { material, promises, worst: Math.max(...promises.map(({ fate }) => weight[fate])), name: names.material(material.id) };
+      const given = allotments.find((one) => one.material === material.id)?.crates ?? nobody;
+      const worst = Math.max(...given.map((one) => weight[fateOf(one, collected)]));
+      return { material, given, collected, worst, name: names.material(material.id) };
     })
-    .filter(({ promises }) => promises.length > 0)
+    .filter(({ given }) => given.length > 0)
     .sort((a, b) => b.worst - a.worst || a.name.localeCompare(b.name));
   return (
     <section className="sheet pad stack" aria-label="Promised">
@@ -45,38 +45,66 @@ export function Promises(props: PromisesProps) {
         and is back by then.
       </p>
       <div className="promises">
-        {rows.map(({ material, promises, name }) => (
-          <div key={material.id} className="promise">
-            <div>
-              <strong>{name}</strong>
-              <div className="soft small">{thereWords(material, doc, names)}</div>
-            </div>
-            <ol aria-label={`${name}: who gets it`}>
-              {promises.map(({ fate, ...given }) => {
-                const crate = crates.find((c) => c.id === given.crate);
-                return (
-                  <li key={given.crate} className={fate}>
-                    <span className="small soft">{crate ? names.date(crate.date) : ""}</span>{" "}
-                    <span className="small">{crate?.runTitle}</span>
-                    <br />
-                    {names.amount(material.id, full.get(given.crate)?.get(material.id) ?? given.need)}
-                    {againWords(given.need, full.get(given.crate)?.get(material.id), (amount) => names.amount(material.id, amount))}
-                    <strong>{whenceWords(given, fate, (amount) => names.amount(material.id, amount))}</strong>
-                  </li>
-                );
-              })}
-            </ol>
-          </div>
+        {rows.map(({ material, given, collected }) => (
+          <PromisedOf
+            key={material.id}
+            material={material}
+            given={given}
+            collected={collected}
+            words={thereWords(material, doc, names)}
+            crates={byCrate}
+            names={names}
+          />
         ))}
       </div>
     </section>
   );
+});
+
+const nobody: readonly Allotted[] = [];
+
+interface PromisedOfProps {
+  readonly material: BuyMaterial;
+  readonly given: readonly Allotted[];
+  readonly collected: boolean;
+  readonly words: string;
+  readonly crates: ReadonlyMap<string, SeasonCrate>;
+  readonly names: Names;
 }
 
+/** One material: what there is of it, and crate by crate where it comes from. */
+const PromisedOf = memo(function PromisedOf({ material, given, collected, words, crates, names }: PromisedOfProps) {
+  const show = (amount: number): string => names.amount(material.id, amount);
+  const name = names.material(material.id);
+  return (
+    <div className="promise">
+      <div>
+        <strong>{name}</strong>
+        <div className="soft small">{words}</div>
+      </div>
+      <ol aria-label={`${name}: who gets it`}>
+        {given.map((one) => {
+          const crate = crates.get(one.crate);
+          const full = crate?.needs.find((need) => need.material === material.id)?.amount;
+          return (
+            <li key={one.crate} className={fateOf(one, collected)}>
+              <span className="small soft">{crate ? names.date(crate.date) : ""}</span> <span className="small">{crate?.runTitle}</span>
+              <br />
+              {show(full ?? one.need)}
+              {againWords(one.need, full, show)}
+              <strong>{whenceWords(one, collected, show)}</strong>
+            </li>
+          );
+        })}
+      </ol>
+    </div>
+  );
+});
+
 /** Where what the stock doesn't give comes from. */
-function whenceWords({ bought, lent, lacks }: Allotted, fate: Fate, show: (amount: number) => string): string {
+function whenceWords({ bought, lent, lacks }: Allotted, collected: boolean, show: (amount: number) => string): string {
   const parts = [
-    bought > 0 ? `, ${fate === "collect" ? "to collect" : "to buy"} ${show(bought)}` : "",
+    bought > 0 ? `, ${collected ? "to collect" : "to buy"} ${show(bought)}` : "",
     lent > 0 ? `, lent on ${show(lent)}` : "",
     lacks > 0 ? `, lacks ${show(lacks)}` : "",
   ];

@@ -1,6 +1,6 @@
 import type { BuyingDoc } from "@lampcrate/contract";
 import { type BuyProblem, buyProblem, perWeekOf, type SeasonCrate, type TooLate, withoutCollected, withoutLate } from "@lampcrate/core";
-import { useEffect, useMemo, useState } from "react";
+import { startTransition, useEffect, useMemo, useState } from "react";
 import type { Planned } from "../../shared/compute/season.worker.ts";
 import { planBuying } from "../../shared/compute/seasonDoor.ts";
 import { useSame } from "../../shared/useSame.ts";
@@ -33,7 +33,7 @@ export function usePlan(doc: BuyingDoc, crates: readonly SeasonCrate[]): Plan {
     setPlanned(null);
     setTrouble(null);
     if (stopped) return;
-    return planBuying(rest, setPlanned, setTrouble);
+    return planBuying(rest, (now) => startTransition(() => setPlanned(now)), setTrouble);
   }, [rest, stopped, round]);
   return {
     whole,

@@ -3,7 +3,7 @@ import { boughtAsOne, lastOver, preparingOf, type SeasonCertainty, type SeasonCr
 import { replaceEqualDeep, useQuery } from "@tanstack/react-query";
 import { useMemo } from "react";
 import type { SeasonInput } from "../../shared/compute/season.worker.ts";
-import { sizeSeason } from "../../shared/compute/seasonDoor.ts";
+import { seasonSureness, sizeSeason } from "../../shared/compute/seasonDoor.ts";
 
 /** The season's crates, and how their sizing stands. */
 export interface SeasonCrates {
@@ -11,7 +11,6 @@ export interface SeasonCrates {
   readonly crates: readonly SeasonCrate[] | null;
   /** The same as they are bought for: less what is packed again when the season is bought for as one. */
   readonly asked: readonly SeasonCrate[] | null;
-  readonly certainty: SeasonCertainty | null;
   readonly trouble: string | null;
   readonly again: () => void;
 }
@@ -38,22 +37,37 @@ export function sizedFrom(doc: BuyingDoc): Numbered {
   return newest;
 }
 
+const asLongAsItHolds = { staleTime: Number.POSITIVE_INFINITY, gcTime: 60_000, retry: false, networkMode: "always" } as const;
+
 /** Every crate of the season, sized beside the interface. */
 export function useSeasonCrates(doc: BuyingDoc | undefined): SeasonCrates {
   const from = doc ? sizedFrom(doc) : null;
   const sized = useQuery({
+    ...asLongAsItHolds,
     queryKey: ["season crates", from?.number ?? 0],
     enabled: from !== null,
-    staleTime: Number.POSITIVE_INFINITY,
-    gcTime: 60_000,
-    retry: false,
-    networkMode: "always",
-    queryFn: async ({ signal }) => (from === null ? null : await sizeSeason(from.input, signal)),
+    queryFn: async ({ signal }) => (from === null ? [] : await sizeSeason(from.input, signal)),
   });
-  const { crates = null, certainty = null } = sized.data ?? {};
+  const crates = sized.data ?? null;
   const asOne = doc?.asOne ?? null;
-  const asked = useMemo(() => (crates && certainty ? askedOf(crates, certainty, asOne) : null), [crates, certainty, asOne]);
-  return { crates, asked, certainty, trouble: sized.error?.message ?? null, again: () => void sized.refetch() };
+  const { certainty, trouble: unsure } = useCertainty(doc, crates !== null && asOne !== null);
+  const asked = useMemo(
+    () => (asOne === null || crates === null ? crates : certainty && askedOf(crates, certainty, asOne)),
+    [crates, certainty, asOne],
+  );
+  return { crates, asked, trouble: sized.error?.message ?? unsure, again: () => void sized.refetch() };
+}
+
+/** How sure the season is as a whole; reckoned when it is wanted, after its crates. */
+export function useCertainty(doc: BuyingDoc | undefined, wanted: boolean) {
+  const from = doc ? sizedFrom(doc) : null;
+  const found = useQuery({
+    ...asLongAsItHolds,
+    queryKey: ["season certainty", from?.number ?? 0],
+    enabled: from !== null && wanted,
+    queryFn: ({ signal }) => (from === null ? null : seasonSureness(from.input, signal)),
+  });
+  return { certainty: found.data ?? null, trouble: found.error?.message ?? null };
 }
 
 function askedOf(crates: readonly SeasonCrate[], { pooled }: SeasonCertainty, asOne: number | null): readonly SeasonCrate[] {

@@ -2,6 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { lazy, Suspense, useMemo, useState } from "react";
 import { Link, NavLink, Outlet, useNavigate } from "react-router";
 import { api, ask } from "../../shared/client.ts";
+import { forgetSeason } from "../../shared/compute/keptSeason.ts";
 import { Button } from "../pieces/Button.tsx";
 import { useKeys } from "../pieces/keys.ts";
 import { Opening } from "../pieces/Opening.tsx";
@@ -50,6 +51,7 @@ function Desk({ name }: { readonly name: string }) {
   useKeys(keys);
   const signOut = async (): Promise<void> => {
     await ask(api["sign-out"].$post());
+    await forgetSeason();
     // A new page: nothing that was read here stays in memory for whoever comes next.
     location.assign("/");
   };

@@ -2,6 +2,8 @@ import {
   type BuyProblem,
   cheapest,
   costBound,
+  crateKey,
+  drawnCrate,
   drawnCrates,
   fewestSuppliers,
   nextCheapest,
@@ -12,8 +14,10 @@ import {
   type SeasonRun,
   seasonCertainty,
   soonest,
+  unsizedCrates,
 } from "@lampcrate/core";
 import { expose } from "comlink";
+import { keepCertainty, keepCrates, keptCertainty, keptCrates } from "./keptSeason.ts";
 import { solver } from "./solver.ts";
 import { warmUp } from "./warmUp.ts";
 
@@ -23,12 +27,6 @@ export interface SeasonInput {
   readonly now: number;
   readonly today: string;
   readonly preparing: Preparing;
-}
-
-export interface Crates {
-  readonly crates: readonly SeasonCrate[];
-  readonly certainty: SeasonCertainty;
-  readonly tookMs: number;
 }
 
 /** How far a plan has come: a good one with its distance from what nothing can beat, then the cheapest, then the other ways. */
@@ -47,11 +45,26 @@ export interface Planned {
 const goodGap = 0.02;
 
 const season = {
-  crates({ runs, now, today, preparing }: SeasonInput): Crates {
-    const from = performance.now();
-    const drawn = drawnCrates(runs, now, today, preparing);
-    const certainty = seasonCertainty(drawn);
-    return { crates: drawn.map(({ crate }) => crate), certainty, tookMs: performance.now() - from };
+  /** Every crate of a season; only those that something has changed for since they were last asked for are sized. */
+  async crates({ runs, now, today, preparing }: SeasonInput): Promise<readonly SeasonCrate[]> {
+    const kept = await keptCrates();
+    const crates = unsizedCrates(runs, now).map((one) => {
+      const key = crateKey(one, today, preparing);
+      return [key, kept.get(key) ?? drawnCrate(one, today, preparing).crate] as const;
+    });
+    if (crates.length !== kept.size || crates.some(([key]) => !kept.has(key))) await keepCrates(new Map(crates));
+    return crates.map(([, crate]) => crate);
+  },
+
+  /** How sure a season is as a whole: all of its crates are drawn anew for it. */
+  async certainty({ runs, now, today, preparing }: SeasonInput): Promise<SeasonCertainty> {
+    const key = JSON.stringify(unsizedCrates(runs, now).map((one) => crateKey(one, today, preparing)));
+    const kept = await keptCertainty(key);
+    if (kept) return kept;
+    const certainty = seasonCertainty(drawnCrates(runs, now, today, preparing));
+    // The worker ends with its answer.
+    await keepCertainty(key, certainty);
+    return certainty;
   },
 
   /** Gets the solver ready, so that the first plan need not wait for it. */
@@ -70,7 +83,7 @@ const season = {
       await give(planned);
     };
     const good = cheapest(problem, solve, { gap: goodGap, seconds: 5 });
-    const bound = Math.max(good?.bound ?? 0, costBound(problem, solve));
+    const bound = good?.bound || costBound(problem, solve);
     await tell({ bound, best: good });
     const best = cheapest(problem, solve);
     await tell({ best, bound: best?.proven ? best.cost : bound, stage: "proven" });

@@ -1,14 +1,25 @@
-import type { BuyProblem } from "@lampcrate/core";
-import { proxy } from "comlink";
+import type { BuyProblem, SeasonCertainty, SeasonCrate } from "@lampcrate/core";
+import { proxy, type Remote } from "comlink";
 import { beside } from "./beside.ts";
 import type { Beside } from "./latestDoor.ts";
-import type { Crates, Planned, SeasonInput, SeasonWorker } from "./season.worker.ts";
+import type { Planned, SeasonInput, SeasonWorker } from "./season.worker.ts";
 
 const seasonWorker = (): Worker => new Worker(new URL("./season.worker.ts", import.meta.url), { type: "module" });
 
 /** Sizes every crate of a season beside the interface; given up with the signal. */
-export async function sizeSeason(input: SeasonInput, signal: AbortSignal): Promise<Crates> {
-  const sizer = beside<SeasonWorker, SeasonInput, Crates>(seasonWorker(), (remote, asked) => remote.crates(asked));
+export const sizeSeason = (input: SeasonInput, signal: AbortSignal): Promise<readonly SeasonCrate[]> =>
+  once(input, signal, (remote, asked) => remote.crates(asked));
+
+/** How sure a season is as a whole. */
+export const seasonSureness = (input: SeasonInput, signal: AbortSignal): Promise<SeasonCertainty> =>
+  once(input, signal, (remote, asked) => remote.certainty(asked));
+
+async function once<Output>(
+  input: SeasonInput,
+  signal: AbortSignal,
+  call: (remote: Remote<SeasonWorker>, asked: SeasonInput) => Promise<Output>,
+): Promise<Output> {
+  const sizer = beside<SeasonWorker, SeasonInput, Output>(seasonWorker(), call);
   signal.addEventListener("abort", sizer.end);
   try {
     return await sizer.run(input);

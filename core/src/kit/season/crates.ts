@@ -75,16 +75,34 @@ export interface DrawnCrate {
   readonly uses: readonly Float64Array[];
 }
 
+/** A crate that is still to be sized: the run's session at a place. */
+export interface UnsizedCrate {
+  readonly run: SeasonRun;
+  readonly place: number;
+  readonly session: SeasonSession;
+}
+
 /** The crate of every session that is still to come, in order of date. */
+export function unsizedCrates(runs: readonly SeasonRun[], now: number): readonly UnsizedCrate[] {
+  return runs
+    .flatMap((run) => run.sessions.flatMap((session, place) => (session.to > now ? [{ run, place, session }] : [])))
+    .sort((a, b) => a.session.from - b.session.from || a.session.id.localeCompare(b.session.id));
+}
+
+/** Everything that a crate is sized from, in words: the same words, the same crate. */
+export function crateKey({ run, place, session }: UnsizedCrate, today: string, preparing: Preparing): string {
+  const { sessions, ...of } = run;
+  return JSON.stringify([of, run.isSeries ? sessions.slice(0, place) : [], session, today, preparing]);
+}
+
+/** The same crates, sized. */
 export function seasonCrates(runs: readonly SeasonRun[], now: number, today: string, preparing: Preparing): readonly SeasonCrate[] {
   return drawnCrates(runs, now, today, preparing).map(({ crate }) => crate);
 }
 
 /** The same, with the draws behind them. */
 export function drawnCrates(runs: readonly SeasonRun[], now: number, today: string, preparing: Preparing): readonly DrawnCrate[] {
-  return runs
-    .flatMap((run) => run.sessions.flatMap((session, i) => (session.to > now ? [crateOf(run, session, i, today, preparing)] : [])))
-    .sort((a, b) => a.crate.from - b.crate.from || a.crate.id.localeCompare(b.crate.id));
+  return unsizedCrates(runs, now).map((one) => drawnCrate(one, today, preparing));
 }
 
 /** When the last session that is over ended, by `now`; 0 when none is. The crates still to come are the same from then until now. */
@@ -92,7 +110,8 @@ export function lastOver(runs: readonly Pick<SeasonRun, "sessions">[], now: numb
   return runs.flatMap((run) => run.sessions).reduce((last, { to }) => (to <= now ? Math.max(last, to) : last), 0);
 }
 
-function crateOf(run: SeasonRun, session: SeasonSession, place: number, today: string, preparing: Preparing): DrawnCrate {
+/** One crate, sized, with the draws behind it. */
+export function drawnCrate({ run, place, session }: UnsizedCrate, today: string, preparing: Preparing): DrawnCrate {
   const series = run.isSeries ? { before: run.sessions.slice(0, place) } : undefined;
   const { manifest, uses } = sizeCrate({ ...run.crate, sessions: [session], series });
   const tasks = tasksOf(run, manifest, preparing.times);
