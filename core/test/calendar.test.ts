@@ -12,6 +12,7 @@ import {
   instantOf,
   isZone,
   nextFreeStart,
+  nextSameDay,
   plainCode,
   roomLacks,
   roomTwice,
@@ -49,6 +50,16 @@ describe("wall clock", () => {
   it("says dates in words", () => {
     expect(dateWords("2027-01-03")).toBe("Sunday 3 January 2027");
     expect([shortDate("2026-09-05", "2026-11-25"), dayAndMonth("2026-09-05")]).toEqual(["Sat 5 Sep", "5 Sep"]);
+  });
+
+  it("finds the day that was meant when the year was a slip", () => {
+    const today = "2026-11-25";
+    expect(["2025-12-05", "2026-03-01", "2026-11-25", "2024-02-29"].map((date) => nextSameDay(date, today))).toEqual([
+      "2026-12-05",
+      "2027-03-01",
+      "2026-11-25",
+      "2028-02-29",
+    ]);
   });
 
   it("says the year of a date that is half a year away or more, and of one that is kept", () => {

@@ -85,6 +85,24 @@ describe("labels", () => {
     },
   );
 
+  it.each([
+    ["Greek", "Γέφυρα πάνω από το έλος"],
+    ["Cyrillic", "Мост через болото"],
+    ["Japanese", "紙の橋をつくる"],
+    ["Chinese", "简单的纸桥挑战"],
+  ])("carry names in %s, letter by letter, on the packing list too; only the letters printed are in the file", async (_, title) => {
+    const run = await makeCrate(title);
+    const session = run.sessions[0]?.id ?? "";
+    for (const path of [`packing-list.pdf?session=${session}`, `labels.pdf?session=${session}&sheet=a4-21`]) {
+      const [page] = await pdf(`/api/runs/${run.id}/${path}`);
+      expect(page?.text.replace(/\s+/g, "")).toContain(title.replace(/\s+/g, ""));
+    }
+    const bytes = await house.app.request(`/api/runs/${run.id}/packing-list.pdf?session=${session}`, {
+      headers: { cookie: await house.signIn("pat", "a long enough word") },
+    });
+    expect((await bytes.arrayBuffer()).byteLength).toBeLessThan(120_000);
+  });
+
   it("begin after those already used up", async () => {
     const run = await makeCrate();
     const session = run.sessions[0]?.id ?? "";

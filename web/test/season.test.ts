@@ -84,6 +84,18 @@ describe("the season's line", () => {
     expect(words(980, run("b", { sessions: [held("2026-11-21")] }))).toEqual([]);
   });
 
+  it("tells of sessions that it doesn't reach, and begins where the run's first day is", () => {
+    const axis = axisOf("2026-11-02", today, 980, 14);
+    const of = (...days: readonly string[]) => wireOf(run("a", { sessions: days.map((day) => held(day)) }), axis);
+    expect([of("2026-11-02", "2027-02-07").before, of("2026-11-02", "2027-02-07").after]).toEqual([null, null]);
+    const far = of("2025-12-05", "2026-11-01", "2026-12-05", "2027-02-08", "2027-04-03");
+    expect([far.before, far.after]).toEqual([
+      { count: 2, nearest: "2026-11-01" },
+      { count: 2, nearest: "2027-02-08" },
+    ]);
+    expect([far.begins, far.ends, of("2026-12-05").begins]).toEqual(["2025-12-05", "2027-04-03", "2026-11-02"]);
+  });
+
   it("tells of entries by the house's day", () => {
     const of = (patch: Partial<RunSummary>) =>
       entriesWords(run("a", { opensOn: "2026-11-21", closesOn: "2026-12-11", accepted: 3, waiting: 2, ...patch }), today);

@@ -91,6 +91,15 @@ export function shortDate(date: string, today: string | null): string {
     .join(" ");
 }
 
+/** The same day and month on or after today: what was meant by one whose year was a slip. The 29th of February waits for its year. */
+export function nextSameDay(date: string, today: string): string {
+  const { month, day } = Temporal.PlainDate.from(date);
+  for (let { year } = Temporal.PlainDate.from(today); ; year += 1) {
+    const next = Temporal.PlainDate.from({ year, month, day });
+    if (next.day === day && next.toString() >= today) return next.toString();
+  }
+}
+
 /** The day and month alone, such as "5 Dec", for an axis. */
 export function dayAndMonth(date: string): string {
   return inShort(date).slice(1, 3).join(" ");

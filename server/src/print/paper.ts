@@ -1,6 +1,7 @@
 import { createRequire } from "node:module";
 import type { UnitChoice } from "@lampcrate/core";
 import PdfDocument from "pdfkit";
+import { fallbacksFor } from "./fallback.ts";
 
 type Pdf = InstanceType<typeof PdfDocument>;
 
@@ -69,20 +70,27 @@ export function pdfOf(units: UnitChoice, title: string, draw: (paper: Paper) => 
   return done;
 }
 
+/** Lines that end before a long word leave about this much more. */
+const roomToBreak = 1.12;
+
 function pens(pdf: Pdf): Pick<Paper, "write" | "heightOf"> {
-  const set = (face: Face, size: number): void => {
-    pdf.font(face).fontSize(size);
-  };
+  const letters = new Letters(pdf);
   const heightOf: Paper["heightOf"] = (text, { width, size, face = "body" }) => {
-    set(face, size);
-    return pdf.heightOfString(plainText(text), { width });
+    const plain = plainText(text);
+    pdf.font(face).fontSize(size);
+    const runs = letters.runsOf(plain, face);
+    if (runs.every((run) => run.font === face)) return pdf.font(face).heightOfString(plain, { width });
+    // pdfkit measures one font at a time: lines of several are counted by their width, with room for breaks between words.
+    const wide = runs.reduce((sum, run) => sum + pdf.font(run.font).widthOfString(run.text), 0);
+    const line = Math.max(...runs.map((run) => pdf.font(run.font).currentLineHeight(true)));
+    return line * (wide <= width ? 1 : Math.ceil((wide * roomToBreak) / width));
   };
   const write: Paper["write"] = (text, { x, y, width, size, face = "body", colour = ink, align = "left" }) => {
-    set(face, size);
+    pdf.font(face).fontSize(size);
     pdf.fillColor(colour);
-    const runs = runsOf(pdf, plainText(text));
+    const runs = letters.runsOf(plainText(text), face);
     for (const [i, run] of runs.entries()) {
-      pdf.font(run.further ? `${face} further` : face);
+      pdf.font(run.font);
       const options = { width, align, continued: i < runs.length - 1, lineBreak: true };
       if (i === 0) pdf.text(run.text, x, y, options);
       else pdf.text(run.text, options);
@@ -100,23 +108,48 @@ const plainText = (text: string): string =>
 
 interface Run {
   readonly text: string;
-  readonly further: boolean;
+  readonly font: string;
 }
 
-/** Stretches of text that one set of letters has. */
-function runsOf(pdf: Pdf, text: string): readonly Run[] {
-  const runs: Run[] = [];
-  for (const letter of text) {
-    const further = !hasLetter(pdf, letter);
-    const last = runs.at(-1);
-    if (last && last.further === further) runs[runs.length - 1] = { text: last.text + letter, further };
-    else runs.push({ text: letter, further });
+/** Which font each letter of a page is printed in: the face's own, its further accents, or one that has the script. */
+class Letters {
+  private readonly fontOf = new Map<string, string>();
+
+  constructor(private readonly pdf: Pdf) {}
+
+  /** Stretches of text that one font has. */
+  runsOf(text: string, face: Face): readonly Run[] {
+    const runs: Run[] = [];
+    for (const letter of text) {
+      const last = runs.at(-1);
+      // A space stays with the letters before it: they break as one.
+      const font = letter.trim() === "" && last ? last.font : this.font(letter, face);
+      if (last && last.font === font) runs[runs.length - 1] = { text: last.text + letter, font };
+      else runs.push({ text: letter, font });
+    }
+    return runs.length === 0 ? [{ text: "", font: face }] : runs;
   }
-  return runs.length === 0 ? [{ text: "", further: false }] : runs;
-}
 
-/** Whether the letters in hand draw this one. pdfkit knows, but keeps it to itself. */
-function hasLetter(pdf: Pdf, letter: string): boolean {
-  const { _font } = pdf as unknown as { readonly _font: { readonly font: { hasGlyphForCodePoint(code: number): boolean } } };
-  return letter === "\n" || _font.font.hasGlyphForCodePoint(letter.codePointAt(0) ?? 0);
+  private font(letter: string, face: Face): string {
+    const key = `${face} ${letter}`;
+    const known = this.fontOf.get(key);
+    if (known !== undefined) return known;
+    const found = [face, `${face} further`].find((font) => this.has(font, letter)) ?? this.foreign(letter) ?? `${face} further`;
+    this.fontOf.set(key, found);
+    return found;
+  }
+
+  private foreign(letter: string): string | undefined {
+    return fallbacksFor(letter).find((file) => {
+      this.pdf.registerFont(file, file);
+      return this.has(file, letter);
+    });
+  }
+
+  /** Whether a font draws this letter. pdfkit knows, but keeps it to itself. */
+  private has(font: string, letter: string): boolean {
+    this.pdf.font(font);
+    const { _font } = this.pdf as unknown as { readonly _font: { readonly font: { hasGlyphForCodePoint(code: number): boolean } } };
+    return letter === "\n" || _font.font.hasGlyphForCodePoint(letter.codePointAt(0) ?? 0);
+  }
 }

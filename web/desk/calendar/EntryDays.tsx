@@ -2,6 +2,8 @@ import type { RunSettings } from "@lampcrate/contract";
 import { dateWords } from "@lampcrate/core";
 import { useId, useState } from "react";
 import { DayBox } from "../pieces/DayBox.tsx";
+import { PastDay } from "../pieces/PastDay.tsx";
+import { useHouseDay } from "../pieces/useHouseDay.ts";
 import { useBriefWork } from "../work/RunContext.ts";
 import { useRunSettings } from "../work/useRunSettings.ts";
 
@@ -9,19 +11,36 @@ import { useRunSettings } from "../work/useRunSettings.ts";
 export function EntryDays() {
   const { run } = useBriefWork();
   const { change, trouble } = useRunSettings();
+  // Once published, days go by as they should.
+  const asks = run.status === "draft";
   return (
     <section className="sheet pad stack" aria-label="Entries from home">
       <h2>Entries from home</h2>
       <div className="fields three">
-        <Day label="Open from" field="opensOn" value={run.opensOn} onChange={change} trouble={trouble?.fieldMessage("opensOn")} />
+        <Day
+          label="Open from"
+          field="opensOn"
+          value={run.opensOn}
+          onChange={change}
+          trouble={trouble?.fieldMessage("opensOn")}
+          asks={asks}
+        />
         <Day
           label="Close at the end of"
           field="closesOn"
           value={run.closesOn}
           onChange={change}
           trouble={trouble?.fieldMessage("closesOn")}
+          asks={asks}
         />
-        <Day label="Reveal on" field="revealOn" value={run.revealOn} onChange={change} trouble={trouble?.fieldMessage("revealOn")} />
+        <Day
+          label="Reveal on"
+          field="revealOn"
+          value={run.revealOn}
+          onChange={change}
+          trouble={trouble?.fieldMessage("revealOn")}
+          asks={asks}
+        />
       </div>
       {trouble && !trouble.problem.errors?.length ? (
         <p role="alert" className="trouble">
@@ -43,11 +62,14 @@ interface DayProps {
   readonly value: string | null;
   readonly onChange: (patch: Partial<RunSettings>) => Promise<boolean>;
   readonly trouble: string | undefined;
+  /** A day that is over is asked about: not while the run's own days are past anyway. */
+  readonly asks: boolean;
 }
 
 /** A day is saved once it is whole; one that is refused stays, with a word on it. */
-function Day({ label, field, value, onChange, trouble }: DayProps) {
+function Day({ label, field, value, onChange, trouble, asks }: DayProps) {
   const id = useId();
+  const { today } = useHouseDay();
   const [typed, setTyped] = useState<{ readonly day: string | null } | null>(null);
   const commit = (day: string | null): void => {
     setTyped({ day });
@@ -59,6 +81,7 @@ function Day({ label, field, value, onChange, trouble }: DayProps) {
         {label}
       </label>
       <DayBox id={id} label={label} allowNone width="100%" value={typed ? typed.day : value} onChange={commit} />
+      {asks ? <PastDay date={typed ? typed.day : value} today={today} onChange={commit} /> : null}
       {trouble === undefined ? null : (
         <span role="alert" className="ruler-trouble">
           {trouble}

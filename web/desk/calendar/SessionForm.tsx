@@ -6,6 +6,7 @@ import { useKeptState } from "../../shared/useKeptState.ts";
 import { Button } from "../pieces/Button.tsx";
 import { DayBox, TimeBox } from "../pieces/DayBox.tsx";
 import { Labelled } from "../pieces/Labelled.tsx";
+import { PastDay } from "../pieces/PastDay.tsx";
 import { useHouseDay } from "../pieces/useHouseDay.ts";
 import { useSave } from "../pieces/useSave.ts";
 import { bookingsQuery, runQuery, seasonQuery } from "../queries.ts";
@@ -71,6 +72,7 @@ export function SessionForm({ session, rooms, onClose }: SessionFormProps) {
       <div className="fields three">
         <Labelled label="Day" trouble={trouble?.fieldMessage("start")}>
           <DayBox label="Day" width="100%" value={date || null} onChange={(day) => set({ start: `${day ?? ""}T${time}` })} />
+          <PastDay date={date} today={today} onChange={(day) => set({ start: `${day}T${time}` })} />
         </Labelled>
         <Labelled label="Starts at">
           <TimeBox label="Starts at" value={time} onChange={(next) => set({ start: `${date}T${next}` })} />

@@ -5,7 +5,7 @@ import type { Axis } from "./axis.ts";
 import { EntriesBand, entriesWords } from "./EntriesBand.tsx";
 import { Lamp, type LampState } from "./Lamp.tsx";
 import { textWidth } from "./textWidth.ts";
-import { wireOf } from "./wire.ts";
+import { type Beyond, wireOf } from "./wire.ts";
 
 interface RunRowProps {
   readonly run: RunSummary;
@@ -92,12 +92,39 @@ function Wire({ run, axis, closures }: RunRowProps) {
           </Link>
         );
       })}
+      {wire.before ? <BeyondWords of={wire.before} runId={run.id} x={4} y={y + 22} today={today} earlier /> : null}
+      {wire.after ? <BeyondWords of={wire.after} runId={run.id} x={width - 4} y={y + 22} today={today} /> : null}
       {run.sessions.length === 0 && run.kind !== "at-home" && run.opensOn === null ? (
         <text x={Math.max(6, x(wire.begins) + 6)} y={y - 15} className="faint halo">
           no session has a day yet
         </text>
       ) : null}
     </svg>
+  );
+}
+
+interface BeyondWordsProps {
+  readonly of: Beyond;
+  readonly runId: string;
+  readonly x: number;
+  readonly y: number;
+  readonly today: string;
+  readonly earlier?: boolean;
+}
+
+/** At the line's end: what lies farther on, in words, so that nothing is drawn where it isn't. */
+function BeyondWords({ of: { count, nearest }, runId, x, y, today, earlier = false }: BeyondWordsProps) {
+  const day = shortDate(nearest, today);
+  const words = earlier ? `${count} earlier, last ${day}` : `${count} more from ${day}`;
+  return (
+    <Link
+      to={`/run/${runId}/calendar`}
+      aria-label={`${count} ${count === 1 ? "session" : "sessions"} ${earlier ? "before" : "after"} this line: ${day}`}
+    >
+      <text x={x} y={y} textAnchor={earlier ? "start" : "end"} className="faint halo">
+        {words}
+      </text>
+    </Link>
   );
 }
 

@@ -9,6 +9,12 @@ export interface WireMark {
   readonly words: string;
 }
 
+/** Sessions that the line doesn't reach: how many lie before or after it, with the nearest day. */
+export interface Beyond {
+  readonly count: number;
+  readonly nearest: string;
+}
+
 export interface Wire {
   readonly begins: string;
   /** First day on which something happens: preparing is before it. */
@@ -16,6 +22,8 @@ export interface Wire {
   readonly ends: string;
   /** Id of the next session. */
   readonly next: string | undefined;
+  readonly before: Beyond | null;
+  readonly after: Beyond | null;
   readonly marks: readonly WireMark[];
   /** Height of the wire on a day when it hangs from `y`, px. */
   readonly sag: (date: string, y: number) => number;
@@ -26,10 +34,11 @@ export interface Wire {
 const tooNear = 20;
 
 /** A run's days as a wire that hangs from the day it was made to its last. */
-export function wireOf(run: RunSummary, { today, x, width }: Axis): Wire {
+export function wireOf(run: RunSummary, { today, x, width, from, to }: Axis): Wire {
   const held = run.sessions.filter((s) => !s.cancelled);
   const days = [run.opensOn, run.closesOn, run.revealOn, ...held.map((s) => s.date)].flatMap((day) => day ?? []).sort();
-  const begins = run.createdOn;
+  // A day before the run was made stands where it is, and the wire begins there.
+  const begins = [run.createdOn, ...days].sort()[0] ?? run.createdOn;
   const ends = days.at(-1) ?? addDays(today, 14);
   const first = [run.opensOn, held[0]?.date].flatMap((day) => day ?? []).sort()[0] ?? ends;
   const [x0, x1] = [x(begins), x(ends)];
@@ -40,16 +49,32 @@ export function wireOf(run: RunSummary, { today, x, width }: Axis): Wire {
     first,
     ends,
     next: next?.id,
+    before: beyond(
+      held
+        .map((s) => s.date)
+        .filter((day) => day < from)
+        .sort()
+        .reverse(),
+    ),
+    after: beyond(
+      held
+        .map((s) => s.date)
+        .filter((day) => day >= to)
+        .sort(),
+    ),
     marks: marksOf(run, next?.date ?? null, today, x),
     sag: (date, y) => sagAt(x(date), y),
-    path: (from, to, y) => {
-      const [a, b] = [Math.max(0, x(from)), Math.min(width, x(to))];
+    path: (begin, end, y) => {
+      const [a, b] = [Math.max(0, x(begin)), Math.min(width, x(end))];
       if (b <= a) return "";
       const points = Array.from({ length: 25 }, (_, i) => a + ((b - a) * i) / 24);
       return points.map((px, i) => `${i === 0 ? "M" : "L"}${px.toFixed(1)} ${sagAt(px, y).toFixed(1)}`).join("");
     },
   };
 }
+
+const beyond = ([nearest, ...more]: readonly string[]): Beyond | null =>
+  nearest === undefined ? null : { count: 1 + more.length, nearest };
 
 function marksOf(run: RunSummary, nextDay: string | null, today: string, x: Axis["x"]): readonly WireMark[] {
   const publish = run.status === "draft" && run.opensOn !== null ? addDays(run.opensOn, -3) : null;
