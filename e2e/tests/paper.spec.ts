@@ -1,6 +1,7 @@
 import { expect, test } from "@playwright/test";
 import { openDesk, runOf } from "../desk.ts";
 import { type House, startHouse } from "../harness.ts";
+import { pdfPages } from "../pdfPages.ts";
 
 let house: House;
 test.beforeAll(async () => {
@@ -8,19 +9,39 @@ test.beforeAll(async () => {
 });
 test.afterAll(() => house.stop());
 
-test("every challenge sheet prints on one page, with its QR and a table to fill in", async ({ browser }) => {
+test("every challenge sheet prints on one page in letters that can be read, its log with the QR on a page of its own", async ({
+  browser,
+}) => {
   const desk = await openDesk(browser, house);
   const page = await (await browser.newContext()).newPage();
   for (const title of ["Boardwalk over the Bog", "Seed-Wing Spinner"]) {
     const { path } = await runOf(desk, house, title);
     await page.goto(house.url + path);
-    await expect(page.getByRole("heading", { name: title })).toBeVisible();
+    await expect(page.getByRole("heading", { name: title, exact: true })).toBeVisible();
     await expect.poll(() => page.locator(".only-print img").evaluate((img: HTMLImageElement) => img.naturalWidth)).toBeGreaterThan(0);
     await page.emulateMedia({ media: "print" });
     const log = page.locator(".only-print");
     await expect(log).toContainText(title === "Seed-Wing Spinner" ? "bare test" : "Trial 3, g");
     await expect(log).toContainText(`localhost:${new URL(house.url).port}${path}`);
-    const pdf = (await page.pdf({ preferCSSPageSize: true })).toString("latin1");
-    expect([title, pdf.match(/\/Type\s*\/Page\b/g)?.length]).toEqual([title, 1]);
+    const pages = await pdfPages(new Uint8Array(await page.pdf({ preferCSSPageSize: true })), 40);
+    const [front = "", back = "", ...more] = pages.map(({ text }) => text.replace(/\s+/g, " "));
+    expect([title, more]).toEqual([title, []]);
+    expect(front).toContain(title);
+    expect(back).toContain(title);
+    expect([front, back].map((text) => /Scan|send it/i.test(text) && text.includes("/h/"))).toEqual([false, true]);
+    // 9 pt is 12 px.
+    expect(await page.evaluate(smallestLetters)).toBeGreaterThanOrEqual(12);
   }
 });
+
+/** The size of the smallest words that print, px; what is drawn has its own scale. */
+function smallestLetters(): number {
+  const walker = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT);
+  let smallest = Number.POSITIVE_INFINITY;
+  for (let node = walker.nextNode(); node !== null; node = walker.nextNode()) {
+    const of = node.parentElement;
+    if (!of || of.closest("svg") || node.textContent?.trim() === "" || of.getClientRects().length === 0) continue;
+    smallest = Math.min(smallest, Number.parseFloat(getComputedStyle(of).fontSize));
+  }
+  return smallest;
+}

@@ -199,4 +199,18 @@ describe("an order on paper and as CSV", () => {
       'material,packs,pack size,unit,price of a pack,together\r\n"\'=Thin card",3,25,piece,11.00,33.00\r\ndelivery,,,,,4.90',
     );
   });
+
+  it("heads every further page, with the columns again", async () => {
+    const card = await add("Thin card");
+    const packs = [] as const;
+    const input = { name: "Paper and Reed", leadDays: 3, feeCents: 490, freeFromCents: null, leastCents: 0, packs };
+    const supplier = (await house.ask("POST", "/api/suppliers", input)).body as SupplierDoc;
+    const items = Array.from({ length: 60 }, () => ({ materialId: card.id, size: 25, count: 3, priceCents: 1100 }));
+    const [order] = (await house.ask("POST", "/api/orders", { orders: [{ supplierId: supplier.id, feeCents: 490, items }] }))
+      .body as readonly OrderDoc[];
+    const [first, ...further] = await pdf(`/api/orders/${order?.id}/list.pdf`);
+    expect(first?.text).not.toMatch(/page/);
+    expect(further.length).toBeGreaterThan(0);
+    for (const [i, page] of further.entries()) expect(page.text).toMatch(new RegExp(`Order to Paper and Reed, page ${i + 2}\\s+Material`));
+  });
 });

@@ -1,7 +1,7 @@
 import type { HouseDoc, MaterialDoc, OrderDoc } from "@lampcrate/contract";
 import { amountWords, dateWords } from "@lampcrate/core";
 import Papa from "papaparse";
-import { type Paper, pdfOf, rule, soft } from "./paper.ts";
+import { furtherPage, type Paper, pdfOf, rule, soft } from "./paper.ts";
 
 const columns = ["material", "packs", "pack size", "unit", "price of a pack", "together"] as const;
 
@@ -33,20 +33,23 @@ export function orderPdf(order: OrderDoc, materials: readonly MaterialDoc[], hou
     const words = `From ${house.name}, ${dateWords(order.placedOn)}. Wanted by ${dateWords(order.dueOn)}.`;
     y = paper.write(words, { x: margin, y: y + 3, width, size: 11, colour: soft }) + 14;
     const goods = order.items.reduce((sum, item) => sum + item.count * item.priceCents, 0);
-    y = row(paper, y, ["Material", "Packs", "of", "a pack", "together"], "bold");
+    let page = 1;
+    y = row(paper, y, heads, "bold");
     for (const { materialId, size, count, priceCents } of order.items) {
       const material = materials.find((m) => m.id === materialId);
       const of = amountWords(size, material?.unit ?? "piece", house.units);
       y = row(paper, y, [material?.name ?? "", String(count), of, show(priceCents), show(count * priceCents)], "body");
       if (y > paper.height - margin - 40) {
-        paper.pdf.addPage();
-        y = margin;
+        page += 1;
+        y = row(paper, furtherPage(paper, `Order to ${order.supplierName}`, page), heads, "bold");
       }
     }
     y = row(paper, y, ["Delivery", "", "", "", order.feeCents === 0 ? "free" : show(order.feeCents)], "body");
     row(paper, y, ["Together", "", "", "", show(goods + order.feeCents)], "bold");
   });
 }
+
+const heads = ["Material", "Packs", "of", "a pack", "together"];
 
 function row(paper: Paper, y: number, cells: readonly string[], face: "body" | "bold"): number {
   const width = paper.width - 2 * paper.margin;

@@ -2,7 +2,7 @@ import { crateCode, type Packed, type Per, showNumber } from "@lampcrate/core";
 import type { CratePapers } from "../services/store/cratePapers.ts";
 import { drawBarcode } from "./barcode.ts";
 import { cutWords, dayWords, materialOf, mindWords, packedWords } from "./crateWords.ts";
-import { mm, type Paper, pdfOf, rule, soft } from "./paper.ts";
+import { furtherPage, mm, type Paper, pdfOf, rule, soft } from "./paper.ts";
 
 const stationWords: Readonly<Record<Per, string>> = {
   builder: "To share out among the builders",
@@ -16,7 +16,7 @@ const stationWords: Readonly<Record<Per, string>> = {
 /** What goes into each bag, into the box of spares, to tables, rigs and the host; with boxes to tick. */
 export function packingListPdf(papers: CratePapers): Promise<Uint8Array<ArrayBuffer>> {
   return pdfOf(papers.house.units, `Packing list, ${papers.run.title}`, (paper) => {
-    const list = new PackingPage(paper);
+    const list = new PackingPage(paper, `Packing list: ${papers.run.title}, ${dayWords(papers)}`);
     list.head(papers);
     for (const { tier, count, contents } of papers.packing.bags) {
       const name = tier === null ? "" : `, ${papers.tiers.get(tier) ?? ""}`;
@@ -46,8 +46,13 @@ function sizeOf(papers: CratePapers, lineId: string): string {
 
 class PackingPage {
   private y: number;
+  private page = 1;
 
-  constructor(private readonly paper: Paper) {
+  constructor(
+    private readonly paper: Paper,
+    /** What each further page is headed by. */
+    private readonly name: string,
+  ) {
     this.y = paper.margin;
   }
 
@@ -57,8 +62,8 @@ class PackingPage {
 
   private room(height: number): void {
     if (this.y + height <= this.paper.height - this.paper.margin) return;
-    this.paper.pdf.addPage();
-    this.y = this.paper.margin;
+    this.page += 1;
+    this.y = furtherPage(this.paper, this.name, this.page);
   }
 
   head(papers: CratePapers): void {

@@ -70,6 +70,13 @@ export function pdfOf(units: UnitChoice, title: string, draw: (paper: Paper) => 
   return done;
 }
 
+/** Begins a further page with a line that says what it belongs to; gives where it goes on. */
+export function furtherPage(paper: Paper, words: string, page: number): number {
+  const { pdf, margin, width } = paper;
+  pdf.addPage();
+  return paper.write(`${words}, page ${page}`, { x: margin, y: margin, width: width - 2 * margin, size: 10, colour: soft }) + 4;
+}
+
 /** Lines that end before a long word leave about this much more. */
 const roomToBreak = 1.12;
 

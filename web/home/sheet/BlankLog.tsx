@@ -6,7 +6,7 @@ import { familyOf } from "../family.ts";
 /** Columns for trials that fit the page. */
 const mostTrials = 6;
 
-/** Only on paper: a log to fill in, as this brief tests and in its unit, and the way to send it. */
+/** Only on paper, a page of its own: a log to fill in, as this brief tests and in its unit, and the way to send it. */
 export function BlankLog({ sheet }: { readonly sheet: SheetDoc }) {
   const words = useWords();
   const { brief, code } = sheet;
@@ -17,10 +17,12 @@ export function BlankLog({ sheet }: { readonly sheet: SheetDoc }) {
     (_, i) => `${words.log.trial(i + 1)}${unit ? `, ${unit}` : ""}`,
   );
   const heads = [words.sheet.versionHead, words.sheet.changedHead, words.sheet.guessHead, ...trials];
-  const rows = [...(sheet.words.control === null ? [] : [words.sheet.bare]), "1", "2", "3"];
+  const rows = [...(sheet.words.control === null ? [] : [words.sheet.bare]), "1", "2", "3", "4", "5"];
   return (
-    <section className="only-print wide">
-      <h2>{words.sheet.table}</h2>
+    <section className="only-print wide log-page">
+      <h2>
+        {sheet.title}: {words.sheet.table}
+      </h2>
       <table className="blank">
         <thead>
           <tr>
