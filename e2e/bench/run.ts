@@ -33,8 +33,8 @@ for (const { what, ms, frames } of await benchLarge(browser)) {
   say(`scrolls: ${what}`, frames, 50, "fps", "above");
 }
 const buying = await benchBuying(browser);
-say("buying of 60 runs, first answer", buying.firstMs, 2000, "ms", "below");
-say("buying of 60 runs, longest the page did not answer", buying.frozenMs, 100, "ms", "below");
+say("buying of 60 runs, first answer, median of five", buying.firstMs, 2000, "ms", "below");
+say("buying of 60 runs, longest freeze, median of five", buying.frozenMs, 100, "ms", "below");
 await browser.close();
 const { worst, judgeMs } = benchPredictions();
 for (const [family, ms] of worst) say(`slowest prediction, drawing or bound: ${family}`, ms, 10, "ms", "below");

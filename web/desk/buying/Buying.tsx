@@ -1,5 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
-import { useDeferredValue, useEffect } from "react";
+import { useEffect } from "react";
 import { Link } from "react-router";
 import { warmPlanner } from "../../shared/compute/seasonDoor.ts";
 import { NotReckoned } from "../pieces/NotReckoned.tsx";
@@ -12,8 +12,6 @@ import "./buying.css";
 export function Buying() {
   const buying = useQuery(buyingQuery);
   const { crates, asked, trouble, again } = useSeasonCrates(buying.data);
-  // Hundreds of rows: they are made ready in the background, so that the page goes on answering.
-  const shown = useDeferredValue(asked, null);
   useEffect(warmPlanner, []);
   return (
     <main className="page stack column">
@@ -32,7 +30,7 @@ export function Buying() {
           and what must be bought for it stands here.
         </p>
       ) : null}
-      {buying.data && crates && shown ? <BuyingDesk doc={buying.data} crates={crates} asked={shown} /> : null}
+      {buying.data && crates && asked ? <BuyingDesk doc={buying.data} crates={crates} asked={asked} /> : null}
     </main>
   );
 }
