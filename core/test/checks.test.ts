@@ -32,6 +32,7 @@ const beside: Beside = {
   dates: { opens: "2026-12-01", closes: "2026-12-20", reveal: "2027-01-05" },
   today: "2026-11-26",
   materials: Object.entries(known).map(([id, name]) => ({ id, name, unit: "piece" as const })),
+  rooms: [],
   ratios: [],
 };
 const shared = (id: string): KitLine => line(id, { kind: "reusable", source: "house" });
@@ -146,6 +147,31 @@ describe("what doesn't fit in a brief", () => {
       [0.34, 0.33, 0.33],
       [0.5, 0.5],
     ]);
+  });
+
+  it("puts what is missing into the crate with one press, where the store room has it; then it is there", () => {
+    const bare = briefOf("tall", { lines: [line("straw")] });
+    for (const [id, material] of [
+      ["instrument", "tape"],
+      ["goggles", "goggles"],
+    ] as const) {
+      const [mend] = one(bare, new RegExp(id)).mends;
+      expect(mend?.patch.lines?.at(-1)).toMatchObject({ materialId: material, kind: "reusable", source: "house" });
+      expect(ids({ ...bare, ...mend?.patch })).not.toContain(id);
+    }
+    expect(one(bare, /goggles/, { materials: [] }).mends).toEqual([]);
+    const cargo = briefOf("landing", { lines: [shared("goggles"), shared("tape")] });
+    const [clay] = one({ ...cargo, spec: { ...cargo.spec, payload: "clay-figure" } }, /cargo/).mends;
+    expect(clay?.words).toBe("Put Clay figure into the crate");
+  });
+
+  it("names a room of a session to come that is too small, by how much, and what would do", () => {
+    const room = { id: "nook", name: "Reed Nook", lengthM: 1, widthM: 1, heightM: 2, seats: 6, water: false, floor: "carpet" as const };
+    const launch = briefOf("launch-band");
+    expect(ids(launch).filter((id) => id.startsWith("room"))).toEqual([]);
+    const found = one(launch, /^room nook/, { rooms: [room] });
+    expect(found).toMatchObject({ at: "calendar", stops: false });
+    expect(found.words).toMatch(/^Reed Nook is 100\s?cm long; this brief needs .* Take a larger room/);
   });
 
   it("misses cargo, instrument and goggles that nobody has; at home a ruler and a stopwatch are there", () => {

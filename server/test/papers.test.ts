@@ -14,10 +14,10 @@ afterEach(() => house.close());
 const add = (name: string, patch: Partial<MaterialDoc> = {}): Promise<MaterialDoc> => addMaterial(house, name, patch);
 
 /** A run for twelve builders on a day, with a kit of cut card, pasta and clips, and goggles from the house. */
-async function makeCrate(title = "Spinners"): Promise<RunDoc> {
+async function makeCrate(title = "Spinners", people = 12, allergens: readonly string[] = ["wheat"]): Promise<RunDoc> {
   const [card, pasta, clips, goggles] = [
     await add("Thin card", { sheetWidthM: 0.7, sheetHeightM: 0.5 }),
-    await add("Dry spaghetti", { allergens: ["wheat"] }),
+    await add("Dry spaghetti", { allergens }),
     await add("Paper clip", { smallPart: true }),
     await add("Goggles"),
   ];
@@ -37,7 +37,7 @@ async function makeCrate(title = "Spinners"): Promise<RunDoc> {
     minutes: 120,
     setUpMin: 0,
     tearDownMin: 0,
-    heads: { model: "signedUp", signedUp: 12, showRate: 1, walkIns: 0 },
+    heads: { model: "signedUp", signedUp: people, showRate: 1, walkIns: 0 },
   };
   return (await house.ask("POST", `/api/runs/${run.id}/sessions`, held)).body as RunDoc;
 }
@@ -82,6 +82,27 @@ describe("labels", () => {
       const words = page?.text.replace(/\s+/g, " ") ?? "";
       expect(words).toMatch(/A title that is as [^…]{0,40}…/);
       expect(words).not.toContain("print whole");
+    },
+  );
+
+  it.each(["a4-21", "a4-10", "letter-30"] as const)(
+    "on %s leave the bars of bag 101 free, however long the title and whatever is to be minded",
+    async (id) => {
+      const minded = ["wheat, rye and barley flour", "tree nuts such as hazelnut", "soya and its proteins"];
+      const run = await makeCrate("A title that is as long as a title may be, which nobody would print whole", 104, minded);
+      const session = run.sessions[0]?.id ?? "";
+      const pages = await pdf(`/api/runs/${run.id}/labels.pdf?session=${session}&sheet=${id}`, 200);
+      const sheet = labelSheets[id];
+      const [paperW, paperH] = sheet.paper === "metric" ? [210, 297] : [215.9, 279.4];
+      const place = 100 % (sheet.across * sheet.down);
+      const page = pages[Math.floor(100 / (sheet.across * sheet.down))];
+      if (!page) throw new Error("a page");
+      const left = sheet.left + (place % sheet.across) * (sheet.width + sheet.gap);
+      const top = sheet.top + Math.floor(place / sheet.across) * sheet.height;
+      const read = codeIn(page, left / paperW, top / paperH, (left + sheet.width) / paperW, (top + sheet.height) / paperH);
+      expect(read).toBe(bagCode(session, 101));
+      const words = page.text.replace(/\s+/g, " ");
+      for (const allergen of minded) expect(words).toContain(allergen);
     },
   );
 

@@ -50,7 +50,9 @@ describe.each(starters.map((starter) => [starter.title, starter] as const))("the
 
   it("stands as its numbers have it, and nothing in it is a contradiction or amiss", () => {
     expect(brief.lines).toBe(before.lines);
-    expect(checksOf(brief, { kind: starter.kind, units: "metric", dates, today: "2026-11-26", materials, ratios: [] })).toEqual([]);
+    expect(checksOf(brief, { kind: starter.kind, units: "metric", dates, today: "2026-11-26", materials, rooms: [], ratios: [] })).toEqual(
+      [],
+    );
   });
 
   it("says no number that a field could give", () => {

@@ -66,7 +66,7 @@ function drawLabel(
   drawBarcode(paper, code, x, foot - barHeight, Math.min(width, 56 * mm), barHeight);
   const room = foot - barHeight - under - 1.5;
   const body = fitted(paper, bag.contents.map((c) => packedWords(papers, c)).join(", "), mind, width, room);
-  const after = paper.write(body.words, { x, y: under + 0.5, width, size: body.size });
+  const after = body.words === "" ? under + 0.5 : paper.write(body.words, { x, y: under + 0.5, width, size: body.size });
   if (mind) paper.write(mind, { x, y: after, width, size: body.size, face: "bold" });
 }
 
@@ -82,9 +82,11 @@ function oneLine(paper: Paper, words: string, at: Parameters<Paper["heightOf"]>[
 
 /** The contents as large as they fit; when they don't fit at all, the packing list has them. What to mind is never left out. */
 function fitted(paper: Paper, words: string, mind: string, width: number, room: number): { readonly words: string; readonly size: number } {
-  for (let size = 9; size >= 5.5; size -= 0.5) {
-    const height = paper.heightOf(words, { width, size }) + (mind ? paper.heightOf(mind, { width, size, face: "bold" }) : 0);
-    if (height <= room) return { words, size };
-  }
-  return { words: "Contents: see the packing list.", size: 5.5 };
+  const fits = (what: string, size: number): boolean =>
+    (what ? paper.heightOf(what, { width, size }) : 0) + (mind ? paper.heightOf(mind, { width, size, face: "bold" }) : 0) <= room;
+  for (let size = 9; size >= 5.5; size -= 0.5) if (fits(words, size)) return { words, size };
+  const see = "Contents: see the packing list.";
+  for (let size = 6.5; size >= 5; size -= 0.5) if (fits(see, size)) return { words: see, size };
+  for (let size = 6.5; size > 4; size -= 0.5) if (fits("", size)) return { words: "", size };
+  return { words: "", size: 4 };
 }

@@ -3,7 +3,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useMemo } from "react";
 import { useRested } from "../../shared/useRested.ts";
 import { useHouseDay } from "../pieces/useHouseDay.ts";
-import { learnedQuery } from "../queries.ts";
+import { houseQuery, learnedQuery } from "../queries.ts";
 import { useBriefWork, useCrateWork } from "./RunContext.ts";
 import { restMs } from "./useFilling.ts";
 
@@ -11,9 +11,14 @@ import { restMs } from "./useFilling.ts";
 export function useChecks(): readonly Check[] {
   const { run, brief } = useBriefWork();
   const { materials } = useCrateWork();
-  const { today } = useHouseDay();
+  const { today, now } = useHouseDay();
   const learned = useQuery(learnedQuery(run.id)).data;
-  const { kind, units, opensOn, closesOn, revealOn } = run;
+  const { kind, units, opensOn, closesOn, revealOn, sessions } = run;
+  const house = useQuery(houseQuery).data;
+  const rooms = useMemo(() => {
+    const used = new Set(sessions.filter((s) => !s.cancelled && s.endAt > now).map((s) => s.roomId));
+    return (house?.rooms ?? []).filter(({ id }) => used.has(id));
+  }, [house, sessions, now]);
   const rested = useRested(brief, restMs);
   return useMemo(
     () =>
@@ -22,9 +27,10 @@ export function useChecks(): readonly Check[] {
         units,
         today,
         materials,
+        rooms,
         dates: { opens: opensOn, closes: closesOn, reveal: revealOn },
         ratios: (learned?.checked ?? []).map(({ ratio }) => ratio),
       }),
-    [rested, kind, units, today, materials, opensOn, closesOn, revealOn, learned],
+    [rested, kind, units, today, materials, rooms, opensOn, closesOn, revealOn, learned],
   );
 }

@@ -1,3 +1,4 @@
+import type { Room } from "../../calendar/clashes.ts";
 import type { RunKind } from "../../calendar/runKinds.ts";
 import type { TierKind } from "../../family/choices.ts";
 import type { StockUnit } from "../../kit/amounts/amountWords.ts";
@@ -35,6 +36,8 @@ export interface Beside {
   /** Local date of the house. */
   readonly today: string;
   readonly materials: readonly CheckedMaterial[];
+  /** Where the sessions still to come are held. */
+  readonly rooms: readonly Room[];
   /** measured ÷ predicted of checked results of this form. */
   readonly ratios: readonly number[];
 }

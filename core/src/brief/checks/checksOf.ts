@@ -1,3 +1,5 @@
+import { roomLacks } from "../../calendar/clashes.ts";
+import { families } from "../../family/families.ts";
 import { type Beside, type Check, type CheckedBrief, shortened } from "./check.ts";
 import { crateChecks } from "./crateChecks.ts";
 import { goalChecks } from "./goalChecks.ts";
@@ -14,6 +16,7 @@ export function checksOf(brief: CheckedBrief, beside: Beside): readonly Check[] 
     ...tierChecks(brief, beside),
     ...crateChecks(brief, beside),
     ...ruleChecks(brief),
+    ...roomChecks(brief, beside),
     ...dateChecks(beside),
   ];
   return found.sort((a, b) => Number(b.stops) - Number(a.stops));
@@ -34,6 +37,22 @@ function ruleChecks(brief: CheckedBrief): readonly Check[] {
       },
     ];
   });
+}
+
+/** What the rooms of the sessions to come lack for this brief. */
+function roomChecks(brief: CheckedBrief, { rooms, units }: Beside): readonly Check[] {
+  const needs = { ...families[brief.family].needs(brief.spec), seats: null };
+  return rooms.flatMap((room) =>
+    roomLacks(room, needs, units).map(
+      ({ words, solve }, i): Check => ({
+        id: `room ${room.id} ${i}`,
+        at: "calendar",
+        stops: false,
+        words: `${words} ${solve}`,
+        mends: [],
+      }),
+    ),
+  );
 }
 
 /** Days that are over, or in the wrong order. */

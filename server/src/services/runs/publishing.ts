@@ -62,6 +62,8 @@ function contradictions(deps: Deps, db: Store, row: RunRow): { field: string; me
     dates: { opens: row.opensOn, closes: row.closesOn, reveal: row.revealOn },
     today: dateOf(deps.clock(), houseDoc(db).zone),
     materials: materialList(db),
+    // A room that is too small stops nobody.
+    rooms: [],
     ratios: [],
   };
   return checksOf(doc, beside).flatMap(({ id, stops, words }) => (stops ? [{ field: `brief: ${id}`, message: words }] : []));
