@@ -97,10 +97,11 @@ function costOf({ suppliers, packs }: BuyProblem, counts: readonly number[]): nu
 function cheapestOfAll(problem: BuyProblem): number {
   const { packs, suppliers, crates } = problem;
   const most = ({ material, supplier, size, price, max }: BuyPack): number => {
-    const wanted = crates.reduce((sum, { needs, losses }) => sum + (needs[material] ?? 0) + (losses?.[material] ?? 0), 0);
+    const wanted = crates.reduce((sum, { needs }) => sum + (needs[material] ?? 0), 0);
     const terms = suppliers.find(({ id }) => id === supplier);
     const room = Math.max(terms?.freeFrom ?? 0, terms?.least ?? 0);
-    return wanted === 0 ? 0 : Math.min(max ?? 99, Math.ceil(wanted / size) + Math.ceil(room / price));
+    // What no crate takes is no use to anybody.
+    return wanted === 0 ? 0 : Math.min(max ?? 99, Math.ceil((wanted + 8) / size) + Math.ceil(room / price));
   };
   let best = Number.POSITIVE_INFINITY;
   const counts = packs.map(() => 0);

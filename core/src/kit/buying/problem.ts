@@ -124,19 +124,27 @@ export function unmetBy(problem: BuyProblem, demands: readonly Demand[]): readon
  * Never more packs than would cover all that is wanted, with room to reach a threshold or a least order: also with what the
  * season uses and has enough of.
  */
-export function mostPacks(pack: BuyPack, supplier: BuySupplier | undefined, demands: readonly Demand[]): number {
+export function mostPacks(pack: BuyPack, supplier: BuySupplier | undefined, demands: readonly Demand[], used: ReadonlySet<string>): number {
+  if (!used.has(pack.material)) return 0;
   const wanted = Math.max(0, ...demands.filter((demand) => demand.material === pack.material).map((demand) => demand.amount));
   const room = Math.max(supplier?.freeFrom ?? 0, supplier?.least ?? 0);
   const useful = Math.ceil(wanted / pack.size) + (pack.price > 0 ? Math.ceil(room / pack.price) : 0);
   return Math.min(pack.max ?? Number.POSITIVE_INFINITY, useful);
 }
 
+/** Materials that some crate of a season takes. */
+export function usedIn({ crates }: Pick<BuyProblem, "crates">): ReadonlySet<string> {
+  return new Set(crates.flatMap(({ needs }) => Object.entries(needs).flatMap(([id, need]) => (need > 0 ? [id] : []))));
+}
+
 /** Suppliers whose least order can be reached by what is wanted of them, and as much more of it as they have. */
-export function reachableSuppliers({ suppliers, packs }: BuyProblem, demands: readonly Demand[]): ReadonlySet<string> {
+export function reachableSuppliers(problem: BuyProblem, demands: readonly Demand[]): ReadonlySet<string> {
+  const { suppliers, packs } = problem;
+  const used = usedIn(problem);
   return new Set(
     suppliers.flatMap((supplier) => {
       const own = packs.filter((pack) => pack.supplier === supplier.id);
-      const most = own.reduce((sum, pack) => sum + pack.price * mostPacks(pack, supplier, demands), 0);
+      const most = own.reduce((sum, pack) => sum + pack.price * mostPacks(pack, supplier, demands, used), 0);
       return most >= supplier.least ? [supplier.id] : [];
     }),
   );

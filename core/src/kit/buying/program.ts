@@ -1,5 +1,5 @@
 import { sumText } from "../../numeric/solver.ts";
-import { type BuyPack, type BuyProblem, type BuySupplier, type Demand, mostPacks } from "./problem.ts";
+import { type BuyPack, type BuyProblem, type BuySupplier, type Demand, mostPacks, usedIn } from "./problem.ts";
 
 /** Far below a cent together: of equal cost, fewer suppliers, then fewer packs. */
 const supplierTie = 0.05;
@@ -26,7 +26,8 @@ export function purchaseProgram(problem: BuyProblem, demands: readonly Demand[],
   const { suppliers, packs } = problem;
   const index = new Map(suppliers.map((supplier, v) => [supplier.id, v]));
   const of = (pack: BuyPack): number => index.get(pack.supplier) ?? -1;
-  const most = packs.map((pack) => mostPacks(pack, suppliers[of(pack)], demands));
+  const used = usedIn(problem);
+  const most = packs.map((pack) => mostPacks(pack, suppliers[of(pack)], demands, used));
   const rows = [
     ...demandRows(problem, demands, of),
     ...packs.map((_, j) => ` u${j}: x${j} - ${most[j] ?? 0} y${of(packs[j] ?? noPack)} <= 0`),
