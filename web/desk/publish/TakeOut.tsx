@@ -42,9 +42,11 @@ export function TakeOut({ run, onTrouble }: TakeOutProps) {
     },
   });
   const empty = run.status !== "published" && run.entries.waiting + run.entries.accepted + run.entries.setAside === 0;
+  // On the way to the season, this page doesn't offer for a moment what the notice there does.
+  const leaving = act.isPending && act.variables === "put away";
   return (
     <>
-      {run.archived ? (
+      {run.archived && !leaving ? (
         <Button loading={act.isPending} onClick={() => act.mutate("back")}>
           Bring it back
         </Button>
