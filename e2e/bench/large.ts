@@ -83,7 +83,7 @@ export async function benchLarge(browser: Browser): Promise<readonly Opened[]> {
   return found;
 }
 
-export async function manyRuns(page: Page, house: House, count: number): Promise<void> {
+async function manyRuns(page: Page, house: House, count: number): Promise<void> {
   const starters = (await (await page.request.get(`${house.url}/api/starters`)).json()) as readonly StarterLine[];
   const before = ((await (await page.request.get(`${house.url}/api/season`)).json()) as { runs: readonly object[] }).runs.length;
   for (let i = before; i < count; i += 1) {

@@ -11,36 +11,42 @@ const mostKept = 1300;
 const sway = 0.2;
 const slack = 0.035;
 
-/** What is wanted of each kind, cut from so many sheets. */
+/** What is wanted of each kind. */
 interface Wanted {
   readonly filler: Filler;
   readonly pieces: readonly SheetPiece[];
   readonly needs: readonly number[];
-  readonly sheets: number;
   /** Of one sheet. */
   readonly area: number;
 }
 
 /**
- * A plan of just so many sheets, two to four, put together from many fillings that are nearly full and hold no more of a
+ * Looks for a plan of just so many sheets, two to four, put together from many fillings that are nearly full and hold no more of a
  * kind than is wanted: every pair's pieces are noted, and looked for is a pair, a filling or nothing that holds the rest.
- * Null when none of those tried, at so many prices, makes one.
+ * It gives null when none of those tried, at so many prices, makes one.
  */
-export function closeIn(wanted: Wanted, prices = mostPrices): readonly Filled[] | null {
-  const { needs, sheets } = wanted;
+export function closingIn(wanted: Wanted): (sheets: number, prices?: number) => readonly Filled[] | null {
+  const { needs } = wanted;
   const key = keyOf(needs);
-  if (sheets < 2 || sheets > 4 || key === null) return null;
+  // Fillings don't depend on how many sheets there are to be: what was tried once serves the next look too.
   const found = new Map<string, Filled>();
-  for (let p = 0; p < prices; p += 1) {
-    tryPrices(wanted, p, found);
-    if ((p + 1) % pricesEach > 0) continue;
-    const plan = putTogether(fullest([...found.values()], wanted), wanted, key);
-    if (plan) return plan;
-  }
-  return null;
+  let tried = 0;
+  return (sheets, prices = mostPrices) => {
+    if (sheets < 2 || sheets > 4 || key === null) return null;
+    for (let p = 0; p < prices; p += 1) {
+      if (p === tried) {
+        tryPrices(wanted, p, found);
+        tried += 1;
+      }
+      if ((p + 1) % pricesEach > 0) continue;
+      const plan = putTogether(fullest([...found.values()], wanted), needs, sheets, key);
+      if (plan) return plan;
+    }
+    return null;
+  };
 }
 
-function putTogether(found: readonly Filled[], { needs, sheets }: Wanted, key: Key): readonly Filled[] | null {
+function putTogether(found: readonly Filled[], needs: readonly number[], sheets: number, key: Key): readonly Filled[] | null {
   const singles = new Map(found.map((filled, i) => [key(filled.counts), [i]]));
   const pairs = sheets === 2 ? singles : pairsOf(found, needs, key);
   const others = sheets === 4 ? pairs : singles;

@@ -1,6 +1,6 @@
 import { coverProgram, type Solve } from "../../numeric/solver.ts";
 import { seedOf, uniformAt } from "../../random/stream.ts";
-import { closeIn } from "./closeIn.ts";
+import { closingIn } from "./closeIn.ts";
 import type { Placed } from "./cutLayout.ts";
 import { type Filled, Filler, type SheetPiece } from "./filler.ts";
 import { firstFit } from "./firstFit.ts";
@@ -58,7 +58,10 @@ export function sheetPlan(job: SheetJob, solve: Solve): SheetPlan {
   if (tooLarge.length > 0) return { feasible: false, tooLarge };
   const filler = new Filler(pieces, width, height, job.rotate);
   const singly = firstFit({ pieces, needs, width, height, rotate: job.rotate });
-  const { columns, least } = columnsOf(filler, pieces, needs, singly, width * height, solve);
+  const sheetArea = width * height;
+  const areaBound = Math.ceil(pieces.reduce((sum, { w, h }, i) => sum + w * h * (needs[i] ?? 0), 0) / sheetArea - 1e-9);
+  const closeIn = closingIn({ filler, pieces, needs, area: sheetArea });
+  const { columns, least } = columnsOf(filler, pieces, needs, singly, areaBound, closeIn, solve);
   const { values } = solve(
     coverProgram(
       columns.map((column) => column.counts),
@@ -72,8 +75,6 @@ export function sheetPlan(job: SheetJob, solve: Solve): SheetPlan {
     return times > 0 ? [{ times, column }] : [];
   });
   const parents = used.reduce((sum, { times }) => sum + times, 0);
-  const area = pieces.reduce((sum, { w, h }, i) => sum + w * h * (needs[i] ?? 0), 0);
-  const areaBound = Math.ceil(area / (width * height) - 1e-9);
   const bound = Math.max(areaBound, Math.min(least, parents));
   return {
     feasible: true,
@@ -95,7 +96,8 @@ function columnsOf(
   pieces: readonly SheetPiece[],
   needs: readonly number[],
   singly: readonly Filled[],
-  area: number,
+  areaBound: number,
+  closeIn: ReturnType<typeof closingIn>,
   solve: Solve,
 ): { readonly columns: readonly Filled[]; readonly least: number } {
   const columns = new Map<string, Filled>();
@@ -108,9 +110,8 @@ function columnsOf(
   for (const [i, piece] of pieces.entries()) add(ofOneKind(filler.ofOne(piece), i, pieces.length));
   for (const filled of singly) add(filled);
   const known = Math.min(greedy(filler, pieces, needs, add), singly.length > 0 ? singly.length : Number.POSITIVE_INFINITY);
-  const byArea = Math.ceil(pieces.reduce((sum, { w, h }, i) => sum + w * h * (needs[i] ?? 0), 0) / area - 1e-9);
-  const full = known > byArea ? closeIn({ filler, pieces, needs, sheets: byArea, area }, aFewPrices) : null;
-  if (full) return { columns: full, least: byArea };
+  const full = known > areaBound ? closeIn(areaBound, aFewPrices) : null;
+  if (full) return { columns: full, least: areaBound };
   let least = 0;
   for (let round = 0; round < mostRounds; round += 1) {
     const counts = [...columns.values()].map((column) => column.counts);
@@ -122,7 +123,7 @@ function columnsOf(
     if (least >= known) break;
     if (best.worth > 1 + 1e-7 && add(best)) continue;
     // Whole numbers of the patterns at hand may reach it; if not, some like them may.
-    const closed = closeIn({ filler, pieces, needs, sheets: least, area });
+    const closed = closeIn(least);
     if (closed) return { columns: closed, least };
     if (wholeSheets(columns, needs, solve, least) > least + 0.5)
       for (let v = 0; v < variations; v += 1)

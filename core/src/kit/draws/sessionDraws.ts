@@ -34,7 +34,7 @@ export function runDraws(input: CrateInput, draws: number): readonly LineDraws[]
         draws,
       ),
     );
-  const added = addedOn(input, draws);
+  const added = addedOn(input, series.before, draws);
   return input.lines.map((line) =>
     isInBag(line)
       ? added(line)
@@ -50,10 +50,10 @@ export function runDraws(input: CrateInput, draws: number): readonly LineDraws[]
  * What the bags of those who come to these days of a series and to none before take. They are drawn anew: between two
  * draws of all the bags, each from the same numbers, the difference would vary far less than what the new ones really use.
  */
-function addedOn(input: CrateInput, draws: number): (line: LineUse) => LineDraws {
-  const { sessions, series } = input;
-  const before = fullestOf(series?.before ?? [], draws);
-  const until = fullestOf([...(series?.before ?? []), ...sessions], draws);
+function addedOn(input: CrateInput, earlier: readonly CrateSession[], draws: number): (line: LineUse) => LineDraws {
+  const { sessions } = input;
+  const before = fullestOf(earlier, draws);
+  const until = fullestOf(sessions, draws).map((n, i) => Math.max(n, before[i] ?? 0));
   const added = (per: Per): Int32Array =>
     until.map((n, i) => unitsFor(per, n, input.grouping) - unitsFor(per, before[i] ?? 0, input.grouping));
   return drawsOf(sessions.map((session) => session.id).join(" "), added, input);
