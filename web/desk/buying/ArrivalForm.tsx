@@ -6,6 +6,7 @@ import { Button } from "../pieces/Button.tsx";
 import { DataTable } from "../pieces/DataTable.tsx";
 import { DayBox } from "../pieces/DayBox.tsx";
 import { Labelled } from "../pieces/Labelled.tsx";
+import { MoneyBox } from "../pieces/MoneyBox.tsx";
 import { Refused } from "../pieces/Refused.tsx";
 import { money } from "../pieces/show.ts";
 import { useSave } from "../pieces/useSave.ts";
@@ -60,13 +61,7 @@ export function ArrivalForm({ order, names, currency, onDone }: ArrivalFormProps
     >
       <ArrivedItems order={order} typed={typed} names={names} currency={currency} onChange={setItem} />
       <Labelled label={`Delivery cost, ${currency}`}>
-        <InputNumber
-          className="box-m"
-          min={0}
-          precision={2}
-          value={typed.feeCents / 100}
-          onChange={(next) => setTyped({ ...typed, feeCents: Math.round((next ?? 0) * 100) })}
-        />
+        <MoneyBox cents={typed.feeCents} onChange={(cents) => setTyped({ ...typed, feeCents: cents ?? 0 })} />
       </Labelled>
       {missing ? (
         <div className="stack near">
@@ -164,14 +159,11 @@ function ArrivedItems({ order, typed, names, currency, onChange }: ArrivedItemsP
           title: "A pack costs",
           key: "price",
           render: (_, { place, name }) => (
-            <InputNumber
-              aria-label={`${name}, a pack costs`}
-              className="box-m"
-              min={0}
-              precision={2}
+            <MoneyBox
+              name={`${name}, a pack costs`}
               suffix={currency}
-              value={(typed.items[place]?.priceCents ?? 0) / 100}
-              onChange={(price) => onChange(place, { priceCents: Math.round((price ?? 0) * 100) })}
+              cents={typed.items[place]?.priceCents ?? 0}
+              onChange={(cents) => onChange(place, { priceCents: cents ?? 0 })}
             />
           ),
         },

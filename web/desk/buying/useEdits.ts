@@ -15,15 +15,16 @@ export interface Edits {
 
 const none: Purchase = { cost: 0, suppliers: [], packs: [], proven: true, bound: 0 };
 
+type Counts = Readonly<Record<string, number>>;
+const noCounts: Counts = {};
+
 /** Changes to a planned purchase; they are dropped when another one is planned. */
 export function useEdits(problem: BuyProblem, planned: Purchase | null, given: readonly Allotment[]): Edits {
   const plan = planned ?? none;
   const key = JSON.stringify(plan.packs);
-  const [edited, setEdited] = useState<{ readonly of: string; readonly counts: Readonly<Record<string, number>> }>({ of: key, counts: {} });
-  const counts = edited.of === key ? edited.counts : {};
+  const [edited, setEdited] = useState<{ readonly of: string; readonly counts: Counts }>({ of: key, counts: noCounts });
+  const counts = edited.of === key ? edited.counts : noCounts;
   const changed = plan.packs.some(({ id, count }) => (counts[id] ?? count) !== count);
-  const text = JSON.stringify(counts);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: the text says what the counts are
   const purchase = useMemo(
     () =>
       changed
@@ -32,14 +33,14 @@ export function useEdits(problem: BuyProblem, planned: Purchase | null, given: r
             plan.packs.map(({ id, count }) => ({ id, count: counts[id] ?? count })),
           )
         : plan,
-    [problem, plan, changed, text],
+    [problem, plan, changed, counts],
   );
   return {
     purchase,
     changed,
     countOf: (pack) => counts[pack] ?? plan.packs.find(({ id }) => id === pack)?.count ?? 0,
     setCount: (pack, count) => setEdited({ of: key, counts: { ...counts, [pack]: count } }),
-    asPlanned: () => setEdited({ of: key, counts: {} }),
+    asPlanned: () => setEdited({ of: key, counts: noCounts }),
     lackedBefore: (material, crate) =>
       given.find((one) => one.material === material)?.crates.find((one) => one.crate === crate)?.lacks ?? 0,
   };

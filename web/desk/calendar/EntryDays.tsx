@@ -7,6 +7,12 @@ import { useHouseDay } from "../pieces/useHouseDay.ts";
 import { useBriefWork } from "../work/RunContext.ts";
 import { useRunSettings } from "../work/useRunSettings.ts";
 
+const days = [
+  { label: "Open from", field: "opensOn" },
+  { label: "Close at the end of", field: "closesOn" },
+  { label: "Reveal on", field: "revealOn" },
+] as const;
+
 /** When entries open, close and are revealed; local days, closing at the end of its day. */
 export function EntryDays() {
   const { run } = useBriefWork();
@@ -17,30 +23,17 @@ export function EntryDays() {
     <section className="sheet pad stack" aria-label="Entries from home">
       <h2>Entries from home</h2>
       <div className="fields three">
-        <Day
-          label="Open from"
-          field="opensOn"
-          value={run.opensOn}
-          onChange={change}
-          trouble={trouble?.fieldMessage("opensOn")}
-          asks={asks}
-        />
-        <Day
-          label="Close at the end of"
-          field="closesOn"
-          value={run.closesOn}
-          onChange={change}
-          trouble={trouble?.fieldMessage("closesOn")}
-          asks={asks}
-        />
-        <Day
-          label="Reveal on"
-          field="revealOn"
-          value={run.revealOn}
-          onChange={change}
-          trouble={trouble?.fieldMessage("revealOn")}
-          asks={asks}
-        />
+        {days.map(({ label, field }) => (
+          <Day
+            key={field}
+            label={label}
+            field={field}
+            value={run[field]}
+            onChange={change}
+            trouble={trouble?.fieldMessage(field)}
+            asks={asks}
+          />
+        ))}
       </div>
       {trouble && !trouble.problem.errors?.length ? (
         <p role="alert" className="trouble">
@@ -58,7 +51,7 @@ export function EntryDays() {
 
 interface DayProps {
   readonly label: string;
-  readonly field: "opensOn" | "closesOn" | "revealOn";
+  readonly field: (typeof days)[number]["field"];
   readonly value: string | null;
   readonly onChange: (patch: Partial<RunSettings>) => Promise<boolean>;
   readonly trouble: string | undefined;

@@ -12,6 +12,8 @@ export interface Promising {
   readonly again: number;
 }
 
+export const nothingPromised: Promising = { taken: 0, due: 0, again: 0 };
+
 const none: ReadonlyMap<string, Promising> = new Map();
 
 /** What other crates of the season have of each material when this session's goes out, and what is on its way; nothing while that is being reckoned. */

@@ -6,6 +6,7 @@ import { api, ask } from "../../shared/client.ts";
 import { Button } from "../pieces/Button.tsx";
 import { Choose } from "../pieces/Choose.tsx";
 import { Labelled } from "../pieces/Labelled.tsx";
+import { MoneyBox } from "../pieces/MoneyBox.tsx";
 import { shownPer, unitWord } from "../pieces/show.ts";
 import { useJoinedForm } from "../pieces/useJoinedForm.ts";
 import { useSave } from "../pieces/useSave.ts";
@@ -100,13 +101,7 @@ function Money({
 }) {
   return (
     <Labelled label={label}>
-      <InputNumber
-        className="box-m"
-        min={0}
-        precision={2}
-        value={cents === null ? null : cents / 100}
-        onChange={(next) => onChange(next === null ? null : Math.round(next * 100))}
-      />
+      <MoneyBox cents={cents} onChange={onChange} />
     </Labelled>
   );
 }
@@ -144,14 +139,11 @@ function Packs({ packs, materials, currency, onChange }: PacksProps) {
               value={pack.size / per}
               onChange={(size) => size !== null && set(pack.id, { size: size * per })}
             />
-            <InputNumber
-              aria-label={`${name}, a pack costs`}
-              min={0}
-              precision={2}
-              className="box-m"
+            <MoneyBox
+              name={`${name}, a pack costs`}
               suffix={currency}
-              value={pack.priceCents / 100}
-              onChange={(price) => price !== null && set(pack.id, { priceCents: Math.round(price * 100) })}
+              cents={pack.priceCents}
+              onChange={(priceCents) => priceCents !== null && set(pack.id, { priceCents })}
             />
             <InputNumber
               aria-label={`${name}, most they have`}

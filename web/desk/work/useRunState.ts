@@ -4,7 +4,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useCallback, useMemo, useState } from "react";
 import { useSame } from "../../shared/useSame.ts";
 import { meQuery } from "../queries.ts";
-import { type Promising, usePromised } from "../seasonData/usePromised.ts";
+import { nothingPromised, type Promising, usePromised } from "../seasonData/usePromised.ts";
 import type { RunWork } from "./RunContext.ts";
 import { useBriefDraft } from "./useBriefDraft.ts";
 import { useHeads } from "./useHeads.ts";
@@ -54,6 +54,6 @@ function sessionAt(run: RunDoc, chosen: CrateFor | null, now: number): SessionDo
 
 /** What is free of a material for this crate, in its unit. */
 function freeOf({ id, onHand }: MaterialDoc, promised: ReadonlyMap<string, Promising>): number {
-  const { taken, due, again } = promised.get(id) ?? { taken: 0, due: 0, again: 0 };
+  const { taken, due, again } = promised.get(id) ?? nothingPromised;
   return Math.max(0, onHand + due - taken) + again;
 }

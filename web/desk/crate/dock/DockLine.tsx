@@ -4,7 +4,7 @@ import { amountWords, type ManifestLine, type UnitChoice } from "@lampcrate/core
 import { memo } from "react";
 import { lineSays, perWords } from "../../pieces/show.ts";
 import { Term } from "../../pieces/Term.tsx";
-import type { Promising } from "../../seasonData/usePromised.ts";
+import { nothingPromised, type Promising } from "../../seasonData/usePromised.ts";
 import { ManifestBar } from "./ManifestBar.tsx";
 
 interface DockLineProps {
@@ -18,7 +18,7 @@ interface DockLineProps {
 
 /** A line of the crate: how much, what it is made of, and what to do about it. */
 export const DockLine = memo(function DockLine({ line, of, material, promising, units, drives }: DockLineProps) {
-  const { taken, due, again } = promising ?? { taken: 0, due: 0, again: 0 };
+  const { taken, due, again } = promising ?? nothingPromised;
   const says = lineSays(line, of, material, units);
   const onHand = line.parents === null || line.piecesPerParent === null ? material.onHand : material.onHand * line.piecesPerParent;
   const made = `first build ${amountWords(line.base, material.unit, units)}, rebuilds ${amountWords(line.rebuild, material.unit, units)}, spoilt ${amountWords(line.spoilt, material.unit, units)}, to be sure ${amountWords(Math.max(0, line.certainty), material.unit, units)}`;
