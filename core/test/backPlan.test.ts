@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { type BackStep, backPlan, isWorkingDay, workingDaysBetween } from "../src/index.ts";
+import { addDays, type BackStep, backPlan, isWorkingDay, workingDaysBetween } from "../src/index.ts";
 
 const anyDays = fc.record({
   weekdays: fc.uniqueArray(fc.integer({ min: 1, max: 7 }), { minLength: 1, maxLength: 7 }).map((list) => [...list].sort((a, b) => a - b)),
@@ -50,6 +50,19 @@ describe("planning back from a session", () => {
           expect(latestStart <= mustFinish).toBe(true);
           for (const before of step.after) expect((planned.get(before)?.mustFinish ?? "") < latestStart).toBe(true);
         }
+      }),
+    );
+  });
+
+  it("counts the working days between two as going through them day by day does", () => {
+    fc.assert(
+      fc.property(fc.nat({ max: 60 }), fc.nat({ max: 60 }), anyDays, (a, b, days) => {
+        const [first, last] = a <= b ? [a, b] : [b, a];
+        const between = Array.from({ length: last - first }, (_, i) => addDays("2026-11-01", first + i)).filter((day) =>
+          isWorkingDay(day, days),
+        );
+        const [from, to] = [addDays("2026-11-01", a), addDays("2026-11-01", b)];
+        expect(workingDaysBetween(from, to, days)).toBe(between.length === 0 ? 0 : a <= b ? between.length : -between.length);
       }),
     );
   });

@@ -1,23 +1,23 @@
 // @vitest-environment jsdom
 import type { BuyingDoc, SupplyRun } from "@lampcrate/contract";
-import { type BuyProblem, seasonCrates } from "@lampcrate/core";
+import { seasonCrates } from "@lampcrate/core";
 import { act, renderHook } from "@testing-library/react";
 import { beforeEach, describe, expect, it, vi } from "vitest";
 import { brief, line, material, session, supplyHouse } from "../../contract/test/samples.ts";
 import { usePlan } from "../desk/seasonData/usePlan.ts";
 import { sizedFrom } from "../desk/seasonData/useSeasonCrates.ts";
-import type { Planned } from "../shared/compute/season.worker.ts";
+import type { Planned, ToBuy } from "../shared/compute/season.worker.ts";
 
 interface Planning {
-  readonly problem: BuyProblem;
-  readonly give: (planned: Planned) => void;
+  readonly toBuy: ToBuy;
+  readonly give: (more: Partial<Planned>) => void;
   readonly fail: (why: string) => void;
   ended: boolean;
 }
 const planning = vi.hoisted((): Planning[] => []);
 vi.mock("../shared/compute/seasonDoor.ts", () => ({
-  planBuying: (problem: BuyProblem, give: Planning["give"], fail: Planning["fail"]) => {
-    const one = { problem, give, fail, ended: false };
+  planBuying: (toBuy: ToBuy, give: Planning["give"], fail: Planning["fail"]) => {
+    const one = { toBuy, give, fail, ended: false };
     planning.push(one);
     return () => {
       one.ended = true;
@@ -52,7 +52,18 @@ const doc = (patch: Partial<BuyingDoc> = {}): BuyingDoc => ({
   ...patch,
 });
 
-const plan = (stage: Planned["stage"]): Planned => ({ best: null, bound: 0, next: null, fewest: null, soonest: null, stage, tookMs: 1 });
+const first: Planned = {
+  late: [],
+  rest: { materials: [], suppliers: [], packs: [], crates: [] },
+  shares: [],
+  best: null,
+  bound: 0,
+  next: null,
+  fewest: null,
+  soonest: null,
+  stage: "good",
+  tookMs: 1,
+};
 
 describe("what the season's crates are sized from", () => {
   it("is the same at any time of the day until a session is over, tear-down included", () => {
@@ -95,10 +106,10 @@ describe("the season's plan", () => {
     const { result, rerender } = renderHook(({ of }) => usePlan(of, crates), { initialProps: { of: doc() } });
     rerender({ of: doc({ now: at("2026-12-05T09:00:00Z") }) });
     expect(planning).toHaveLength(1);
-    act(() => planning[0]?.give(plan("good")));
+    act(() => planning[0]?.give(first));
     expect(result.current.planned?.stage).toBe("good");
-    act(() => planning[0]?.give(plan("done")));
-    expect(result.current.planned?.stage).toBe("done");
+    act(() => planning[0]?.give({ stage: "done", tookMs: 2 }));
+    expect(result.current.planned).toEqual({ ...first, stage: "done", tookMs: 2 });
     rerender({ of: doc({ materials: [material("card", { onHand: 0 })] }) });
     expect(planning.map((one) => one.ended)).toEqual([true, false]);
     expect(result.current.planned).toBeNull();

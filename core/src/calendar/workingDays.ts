@@ -1,4 +1,5 @@
 import { Temporal } from "temporal-polyfill";
+import { daysBetween, weekdayOf } from "./wallClock.ts";
 
 /** Days on which a house works: its weekdays (ISO, 1 = Monday) less its closures; local dates, whole days. */
 export interface WorkingDays {
@@ -46,8 +47,13 @@ export function workingDaysBefore(date: string, count: number, days: WorkingDays
 /** Working days from one working day to another, negative when the second comes first. */
 export function workingDaysBetween(from: string, to: string, days: WorkingDays): number {
   const [first, last, sign] = from <= to ? [from, to, 1] : [to, from, -1];
+  const length = daysBetween(first, last);
+  const closed = days.closures.map((closure) => [daysBetween(first, closure.from), daysBetween(first, closure.to)] as const);
+  const weekday = weekdayOf(first);
   let count = 0;
-  for (let day = Temporal.PlainDate.from(first); day.toString() < last; day = day.add({ days: 1 }))
-    if (isWorkingDay(day.toString(), days)) count += 1;
+  for (let day = 0; day < length; day += 1) {
+    const worked = days.weekdays.includes(((weekday - 1 + day) % 7) + 1);
+    if (worked && !closed.some(([since, until]) => since <= day && day <= until)) count += 1;
+  }
   return count === 0 ? 0 : sign * count;
 }

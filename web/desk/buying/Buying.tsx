@@ -1,5 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
-import { useEffect } from "react";
+import { useDeferredValue, useEffect } from "react";
 import { Link } from "react-router";
 import { warmPlanner } from "../../shared/compute/seasonDoor.ts";
 import { NotReckoned } from "../pieces/NotReckoned.tsx";
@@ -12,6 +12,8 @@ import "./buying.css";
 export function Buying() {
   const buying = useQuery(buyingQuery);
   const { crates, asked, trouble, again } = useSeasonCrates(buying.data);
+  // Hundreds of rows: they are made ready in the background, and the page goes on answering.
+  const shown = useDeferredValue(asked);
   useEffect(warmPlanner, []);
   return (
     <main className="page stack column">
@@ -30,7 +32,7 @@ export function Buying() {
           and what must be bought for it stands here.
         </p>
       ) : null}
-      {buying.data && crates && asked ? <BuyingDesk doc={buying.data} crates={crates} asked={asked} /> : null}
+      {buying.data && crates && shown ? <BuyingDesk doc={buying.data} crates={crates} asked={shown} /> : null}
     </main>
   );
 }

@@ -1,7 +1,8 @@
 import type { BuyingDoc } from "@lampcrate/contract";
-import { type Allotment, allotments, type Purchase, type SeasonCrate } from "@lampcrate/core";
-import { useDeferredValue, useMemo, useState } from "react";
-import { useSame } from "../../shared/useSame.ts";
+import { type Allotment, allotments, type BuyProblem, type Purchase, type SeasonCrate } from "@lampcrate/core";
+import { useMemo, useState } from "react";
+import type { Planned } from "../../shared/compute/season.worker.ts";
+import { Later } from "../pieces/Later.tsx";
 import { Lock } from "../pieces/Lock.tsx";
 import { usePlan } from "../seasonData/usePlan.ts";
 import { Collecting } from "./Collecting.tsx";
@@ -17,6 +18,14 @@ import { type Way, WaysToBuy, waysOf } from "./WaysToBuy.tsx";
 
 const nothingYet: readonly Allotment[] = [];
 
+/** Who gets what of a purchase: of the best one it was found beside the interface. */
+function useSharing(whole: BuyProblem, planned: Planned | null, purchase: Purchase | null): readonly Allotment[] {
+  return useMemo(() => {
+    if (!planned) return nothingYet;
+    return purchase === planned.best ? planned.shares : allotments(whole, planned.rest, purchase);
+  }, [whole, planned, purchase]);
+}
+
 interface BuyingDeskProps {
   readonly doc: BuyingDoc;
   readonly crates: readonly SeasonCrate[];
@@ -27,37 +36,51 @@ interface BuyingDeskProps {
 /** The plan with its other ways, the lists to order, what comes too late, what is collected, what is on its way. */
 export function BuyingDesk({ doc, crates, asked }: BuyingDeskProps) {
   const plan = usePlan(doc, asked);
-  // Hundreds of rows: they are made ready in the background, so that planning begins at once and the page goes on answering.
-  const later = useDeferredValue(true, false);
   const names = useMemo(() => namesOf(doc, crates), [doc, crates]);
   const [chosen, setChosen] = useState<Way["id"]>("cheapest");
-  const ways = plan.planned ? waysOf(plan.planned, plan.rest) : [];
+  const { whole, planned } = plan;
+  const { rest = whole, late = [] } = planned ?? {};
+  const ways = planned ? waysOf(planned, rest) : [];
   const way = ways.find((w) => w.id === chosen) ?? ways[0];
   const purchase: Purchase | null = way?.purchase ?? null;
-  const planned = useSame(
-    useMemo(() => (later ? allotments(plan.whole, plan.rest, purchase) : nothingYet), [later, plan.whole, plan.rest, purchase]),
-  );
-  const edits = useEdits(plan.rest, purchase, planned);
+  const asPlanned = useSharing(whole, planned, purchase);
+  const edits = useEdits(rest, purchase, asPlanned);
   const given = useMemo(
-    () => (edits.changed ? allotments(plan.whole, plan.rest, edits.purchase) : planned),
-    [plan.whole, plan.rest, edits.changed, edits.purchase, planned],
+    () => (edits.changed ? allotments(whole, rest, edits.purchase) : asPlanned),
+    [whole, rest, edits.changed, edits.purchase, asPlanned],
   );
   return (
     <>
       <PlanAnswer doc={doc} plan={plan} purchase={purchase && edits.purchase} changed={edits.changed} />
       {purchase && purchase.packs.length > 0 ? (
-        <Lock to="supply">
-          <OrderLists doc={doc} problem={plan.rest} planned={purchase} edits={edits} allotments={given} names={names} />
-        </Lock>
+        <Later>
+          <Lock to="supply">
+            <OrderLists doc={doc} problem={rest} planned={purchase} edits={edits} allotments={given} names={names} />
+          </Lock>
+        </Later>
       ) : null}
-      {plan.late.length > 0 ? <TooLateList late={plan.late} allotments={planned} names={names} doc={doc} /> : null}
+      {late.length > 0 ? (
+        <Later>
+          <Later>
+            <TooLateList late={late} allotments={asPlanned} names={names} doc={doc} />
+          </Later>
+        </Later>
+      ) : null}
       {ways.length > 1 ? <WaysToBuy ways={ways} chosen={way?.id ?? "cheapest"} onChoose={setChosen} doc={doc} names={names} /> : null}
-      {plan.planned === null ? null : <HowSure doc={doc} count={crates.length} />}
-      {later ? <Collecting doc={doc} crates={asked} whole={plan.whole} names={names} /> : null}
+      {planned === null ? null : <HowSure doc={doc} count={crates.length} />}
+      <Later>
+        <Collecting doc={doc} crates={asked} whole={whole} names={names} />
+      </Later>
       <Lock to="count">
         <OnTheWay orders={doc.orders} names={names} currency={doc.house.currency} />
       </Lock>
-      {later ? <Promises doc={doc} crates={crates} whole={plan.whole} rest={plan.rest} allotments={given} names={names} /> : null}
+      {planned ? (
+        <Later>
+          <Later>
+            <Promises doc={doc} crates={crates} whole={whole} rest={rest} allotments={given} names={names} />
+          </Later>
+        </Later>
+      ) : null}
     </>
   );
 }

@@ -1,5 +1,6 @@
 import type { BuyingDoc } from "@lampcrate/contract";
 import { type BuyProblem, perWeekOf, preparingOf, type SeasonCrate, seasonStore, startsOf } from "@lampcrate/core";
+import { memo, useMemo } from "react";
 import type { Names } from "./names.ts";
 
 interface CollectingProps {
@@ -10,9 +11,12 @@ interface CollectingProps {
 }
 
 /** Donated goods: what is missing for each crate, and the day on which people must be asked. */
-export function Collecting({ doc, crates, whole, names }: CollectingProps) {
-  const perWeek = perWeekOf(doc);
-  const drives = startsOf(crates, whole, seasonStore(doc), perWeek, doc.today, preparingOf(doc)).filter((s) => s.kind === "collect");
+export const Collecting = memo(function Collecting({ doc, crates, whole, names }: CollectingProps) {
+  const perWeek = useMemo(() => perWeekOf(doc), [doc]);
+  const drives = useMemo(
+    () => startsOf(crates, whole, seasonStore(doc), perWeek, doc.today, preparingOf(doc)).filter((start) => start.kind === "collect"),
+    [doc, crates, whole, perWeek],
+  );
   if (drives.length === 0) return null;
   return (
     <section className="sheet pad stack" aria-label="To collect">
@@ -38,4 +42,4 @@ export function Collecting({ doc, crates, whole, names }: CollectingProps) {
       </ul>
     </section>
   );
-}
+});

@@ -3,6 +3,7 @@ import type { Allotment, BuyProblem, BuySupplier, Purchase } from "@lampcrate/co
 import { useMemo } from "react";
 import { api, ask } from "../../shared/client.ts";
 import { Button } from "../pieces/Button.tsx";
+import { OneByOne } from "../pieces/Later.tsx";
 import { Refused } from "../pieces/Refused.tsx";
 import { useSave } from "../pieces/useSave.ts";
 import { buyingQuery } from "../queries.ts";
@@ -47,18 +48,20 @@ export function OrderLists({ doc, problem, planned, edits, allotments, names }: 
       </div>
       <Refused trouble={trouble} />
       <ShortOf allotments={allotments} edits={edits} names={names} />
-      {asked.map((supplier: BuySupplier) => (
-        <OneOrder
-          key={supplier.id}
-          supplier={supplier}
-          packs={problem.packs.filter((pack) => pack.supplier === supplier.id && planned.packs.some(({ id }) => id === pack.id))}
-          planned={planned}
-          edits={edits}
-          shares={allotments.flatMap(({ packs }) => packs)}
-          names={names}
-          currency={doc.house.currency}
-        />
-      ))}
+      <OneByOne>
+        {asked.map((supplier: BuySupplier) => (
+          <OneOrder
+            key={supplier.id}
+            supplier={supplier}
+            packs={problem.packs.filter((pack) => pack.supplier === supplier.id && planned.packs.some(({ id }) => id === pack.id))}
+            planned={planned}
+            edits={edits}
+            shares={allotments.flatMap(({ packs }) => packs)}
+            names={names}
+            currency={doc.house.currency}
+          />
+        ))}
+      </OneByOne>
     </section>
   );
 }

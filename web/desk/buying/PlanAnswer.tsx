@@ -71,7 +71,7 @@ function answerWords({ cost, packs, suppliers }: Purchase, doc: BuyingDoc, chang
   return changed ? `${order}, as you changed it.` : `${order}: every crate but those named below has its material in time.`;
 }
 
-function surenessWords({ planned, late }: Plan, purchase: Purchase | null): string {
+function surenessWords({ planned }: Plan, purchase: Purchase | null): string {
   if (!planned?.best) return "";
   const took = `${showNumber(planned.tookMs / 1000, 1)} s`;
   if (planned.stage === "good") {
@@ -82,5 +82,5 @@ function surenessWords({ planned, late }: Plan, purchase: Purchase | null): stri
     ? "Shown to be the cheapest there is"
     : `Within ${showNumber((100 * (planned.best.cost - planned.bound)) / Math.max(1, planned.bound), 1)} % of what nothing can beat`;
   const chosen = purchase && purchase.cost > planned.best.cost ? "The cheapest is another; you chose this one. " : "";
-  return `${chosen}${proven}${planned.stage === "done" ? `, with its other ways, in ${took}` : "; looking at other ways …"}${late.length > 0 ? "." : ". Nothing comes too late."}`;
+  return `${chosen}${proven}${planned.stage === "done" ? `, with its other ways, in ${took}` : "; looking at other ways …"}${planned.late.length > 0 ? "." : ". Nothing comes too late."}`;
 }

@@ -15,12 +15,10 @@ export interface Names {
 
 export function namesOf(doc: BuyingDoc, crates: readonly SeasonCrate[]): Names {
   const material = (id: string): MaterialDoc | undefined => doc.materials.find((m) => m.id === id);
+  const crateNames = new Map(crates.map(({ id, date, runTitle }) => [id, `${shortDate(date, doc.today)}, ${runTitle}`]));
   return {
     material: (id) => material(id)?.name ?? "gone from the store room",
-    crate: (id) => {
-      const crate = crates.find((c) => c.id === id);
-      return crate ? `${shortDate(crate.date, doc.today)}, ${crate.runTitle}` : "";
-    },
+    crate: (id) => crateNames.get(id) ?? "",
     supplier: (id) => doc.suppliers.find((s) => s.id === id)?.name ?? "gone",
     amount: (id, amount) => amountWords(amount, material(id)?.unit ?? "piece", doc.house.units),
     day: (day) => shortDate(addDays(doc.today, day), doc.today),

@@ -1,4 +1,6 @@
 import {
+  type Allotment,
+  allotments,
   type BuyProblem,
   cheapest,
   costBound,
@@ -14,7 +16,10 @@ import {
   type SeasonRun,
   seasonCertainty,
   soonest,
+  type TooLate,
   unsizedCrates,
+  withoutCollected,
+  withoutLate,
 } from "@lampcrate/core";
 import { expose } from "comlink";
 import { keepCertainty, keepCrates, keptCertainty, keptCrates } from "./keptSeason.ts";
@@ -29,8 +34,20 @@ export interface SeasonInput {
   readonly preparing: Preparing;
 }
 
+/** What is to be bought for: the whole season, and which of its materials people bring. */
+export interface ToBuy {
+  readonly whole: BuyProblem;
+  readonly brought: readonly string[];
+}
+
 /** How far a plan has come: a good one with its distance from what nothing can beat, then the cheapest, then the other ways. */
 export interface Planned {
+  /** What no order can bring in time. */
+  readonly late: readonly TooLate[];
+  /** What can be bought in time: the season without what is late and what is collected. */
+  readonly rest: BuyProblem;
+  /** Who gets what of the best purchase. */
+  readonly shares: readonly Allotment[];
   readonly best: Purchase | null;
   /** What no purchase can beat, cents. */
   readonly bound: number;
@@ -73,24 +90,28 @@ const season = {
     warmUp(solve);
   },
 
-  /** Plans the buying in stages, giving each as soon as it is known. It ends once the last has been taken in. */
-  async plan(problem: BuyProblem, give: (planned: Planned) => void | Promise<void>): Promise<void> {
+  /** Plans the buying in stages, giving what each adds as soon as it is known: the first gives all. It ends once the last has been taken in. */
+  async plan({ whole, brought }: ToBuy, give: (more: Partial<Planned>) => void | Promise<void>): Promise<void> {
     const solve = await solver();
     const from = performance.now();
-    let planned: Planned = { best: null, bound: 0, next: null, fewest: null, soonest: null, stage: "good", tookMs: 0 };
-    const tell = async (more: Partial<Planned>): Promise<void> => {
-      planned = { ...planned, ...more, tookMs: performance.now() - from };
-      await give(planned);
-    };
-    const good = cheapest(problem, solve, { gap: goodGap, seconds: 5 });
-    const bound = good?.bound || costBound(problem, solve);
-    await tell({ bound, best: good });
-    const best = cheapest(problem, solve);
-    await tell({ best, bound: best?.proven ? best.cost : bound, stage: "proven" });
+    const { late, rest } = withoutLate(withoutCollected(whole, brought));
+    const tell = async (more: Partial<Planned>): Promise<void> => void (await give({ ...more, tookMs: performance.now() - from }));
+    const good = cheapest(rest, solve, { gap: goodGap, seconds: 5 });
+    const bound = good?.bound || costBound(rest, solve);
+    const others = { next: null, fewest: null, soonest: null };
+    await tell({ late, rest, best: good, shares: allotments(whole, rest, good), bound, ...others, stage: "good" });
+    const best = cheapest(rest, solve);
+    const same = JSON.stringify(best?.packs) === JSON.stringify(good?.packs);
+    await tell({
+      best,
+      bound: best?.proven ? best.cost : bound,
+      stage: "proven",
+      ...(same ? {} : { shares: allotments(whole, rest, best) }),
+    });
     if (best && best.packs.length > 0) {
-      await tell({ next: nextCheapest(problem, best, solve) });
-      await tell({ fewest: fewestSuppliers(problem, solve) });
-      await tell({ soonest: soonest(problem, solve) });
+      await tell({ next: nextCheapest(rest, best, solve) });
+      await tell({ fewest: fewestSuppliers(rest, solve) });
+      await tell({ soonest: soonest(rest, solve) });
     }
     await tell({ stage: "done" });
   },

@@ -1,8 +1,8 @@
-import type { BuyProblem, SeasonCertainty, SeasonCrate } from "@lampcrate/core";
+import type { SeasonCertainty, SeasonCrate } from "@lampcrate/core";
 import { proxy, type Remote } from "comlink";
 import { beside } from "./beside.ts";
 import type { Beside } from "./latestDoor.ts";
-import type { Planned, SeasonInput, SeasonWorker } from "./season.worker.ts";
+import type { Planned, SeasonInput, SeasonWorker, ToBuy } from "./season.worker.ts";
 
 const seasonWorker = (): Worker => new Worker(new URL("./season.worker.ts", import.meta.url), { type: "module" });
 
@@ -29,11 +29,11 @@ async function once<Output>(
 }
 
 /** A plan to make, stage by stage; or nothing but getting the solver ready. */
-type ToPlan = { readonly problem: BuyProblem; readonly give: (planned: Planned) => void } | "warm";
+type ToPlan = { readonly toBuy: ToBuy; readonly give: (more: Partial<Planned>) => void } | "warm";
 
 const openPlanner = (): Beside<ToPlan, void> =>
   beside<SeasonWorker, ToPlan, void>(seasonWorker(), (remote, asked) =>
-    asked === "warm" ? remote.warm() : remote.plan(asked.problem, proxy(asked.give)),
+    asked === "warm" ? remote.warm() : remote.plan(asked.toBuy, proxy(asked.give)),
   );
 
 /** The planner that waits for the next plan, warmed up; it is given up when a plan is stopped half-way or fails. */
@@ -50,8 +50,8 @@ export function warmPlanner(): void {
   });
 }
 
-/** Plans the buying beside the interface, giving every stage as it is known. The function given back ends it. */
-export function planBuying(problem: BuyProblem, give: (planned: Planned) => void, fail: (why: string) => void): () => void {
+/** Plans the buying beside the interface, giving what every stage adds as it is known. The function given back ends it. */
+export function planBuying(toBuy: ToBuy, give: (more: Partial<Planned>) => void, fail: (why: string) => void): () => void {
   const planner = ready ?? openPlanner();
   ready = null;
   let running = true;
@@ -59,10 +59,10 @@ export function planBuying(problem: BuyProblem, give: (planned: Planned) => void
     running = false;
     planner.end();
   };
-  const tell = (planned: Planned): void => {
-    if (running) give(planned);
+  const tell = (more: Partial<Planned>): void => {
+    if (running) give(more);
   };
-  planner.run({ problem, give: tell }).then(
+  planner.run({ toBuy, give: tell }).then(
     () => {
       if (!running) return;
       running = false;

@@ -143,8 +143,8 @@ export function perWeekOf({
   return new Map(materials.flatMap(({ id, perWeek }) => (perWeek === null ? [] : [[id, perWeek] as const])));
 }
 
-/** A season without what people bring and nobody sells: that is asked for, not bought. */
-export function withoutCollected(problem: BuyProblem, perWeek: PerWeek): BuyProblem {
+/** A season without what people bring and nobody sells: that is asked for, not bought. `brought`: materials that are collected. */
+export function withoutCollected(problem: BuyProblem, brought: readonly string[]): BuyProblem {
   const sold = new Set(problem.packs.map((pack) => pack.material));
-  return { ...problem, materials: problem.materials.filter(({ id }) => !perWeek.has(id) || sold.has(id)) };
+  return { ...problem, materials: problem.materials.filter(({ id }) => !brought.includes(id) || sold.has(id)) };
 }
