@@ -4,12 +4,25 @@ import { fallTime, freeFallTime, impactSpeed, terminalSpeed } from "../src/famil
 import { bestBoxVolume, greatestLoad, hullVolume, loadBound, metacentricHeight } from "../src/family/float/hull.ts";
 import { collapse, hold, sag } from "../src/family/span/structure.ts";
 import { calibration, families, familyIds, startValues, valueErrors, versionBounds } from "../src/index.ts";
+import { units } from "../src/quantity/units.ts";
 import { anyBrief } from "./anyBrief.ts";
 
 describe.each(familyIds.map((id) => [id, families[id]] as const))("family %s", (_, family) => {
   it("starts with values of its own ranges", () => {
     expect(valueErrors(startValues(family.spec), family.spec)).toEqual({});
     expect(valueErrors(startValues(family.design), family.design)).toEqual({});
+  });
+
+  it("takes the ends of every ruler, in whatever unit they were set", () => {
+    for (const fields of [family.spec, family.design])
+      for (const field of fields) {
+        if (field.kind !== "number") continue;
+        for (const { factor } of units.filter(({ dimension }) => dimension === field.dimension))
+          for (const end of [field.min, field.max]) {
+            const typed = Number((end / factor).toPrecision(10)) * factor;
+            expect([field.id, valueErrors({ [field.id]: typed }, fields)]).toEqual([field.id, {}]);
+          }
+      }
   });
 
   it("predicts finite bands in order, and draws them, whatever its numbers", () => {

@@ -1,10 +1,11 @@
 import type { RunDoc, SheetDoc } from "@lampcrate/contract";
-import { boundParts, briefField, type NumberField, partOf } from "@lampcrate/core";
-import { expect, type Page, test } from "@playwright/test";
+import { boundParts, briefField, families, fieldValue, type PlacedField, partOf, textsOf } from "@lampcrate/core";
+import { expect, type Locator, type Page, test } from "@playwright/test";
 import { starters } from "../../server/src/starters/index.ts";
 import { packOfStarter } from "../../server/src/starters/starter.ts";
 import { openDesk } from "../desk.ts";
 import { type House, startHouse } from "../harness.ts";
+import { pdfPages } from "../pdfPages.ts";
 
 let house: House;
 let desk: Page;
@@ -23,41 +24,95 @@ const runOf = async (id: string): Promise<RunDoc> => (await (await desk.request.
 const sheetOf = async (id: string): Promise<SheetDoc> =>
   (await (await desk.request.get(`${house.url}/api/runs/${id}/sheet/draft`)).json()) as SheetDoc;
 
-/** The numbers of a starter that some line of its kit follows. */
-function followedFields(starter: (typeof starters)[number]): readonly NumberField[] {
-  const ids = new Set(packOfStarter(starter).lines.flatMap(({ bind }) => boundParts.flatMap((part) => bind?.[part]?.field ?? [])));
-  return [...ids].flatMap((id) => {
-    const placed = briefField(starter.family, id);
-    return placed?.field.kind === "number" && placed.of !== "brief" ? [placed.field] : [];
-  });
+/** The brief's fields that a line of the starter's kit or a text of it follows; what stretches the goal follows the goal. */
+function followedFields(starter: (typeof starters)[number]): readonly PlacedField[] {
+  const pack = packOfStarter(starter);
+  const inLines = pack.lines.flatMap(({ bind }) => boundParts.flatMap((part) => bind?.[part]?.field ?? []));
+  const inWords = [...JSON.stringify(pack).matchAll(/\{([a-zA-Z]\w*)[,}]/g)].map(([, id]) => id ?? "");
+  const named = (id: string): string =>
+    id === "stretch" || id === "goal" ? (families[starter.family].goalField(pack.brief.spec) ?? "") : id;
+  return [...new Set([...inLines, ...inWords].map(named))].flatMap((id) => briefField(starter.family, id) ?? []);
 }
 
-const following = starters.map((starter) => ({ ...starter, fields: followedFields(starter) })).filter(({ fields }) => fields.length > 0);
+/** How the brief calls its own numbers on its screen. */
+const ownBoxes: Readonly<Record<string, string>> = { minutes: "Minutes a build", trials: "Trials of each version" };
 
-for (const { id, title, fields } of following) {
-  test(`${title}: each number that the kit follows moves crate and sheet`, async () => {
-    const run = await started(id);
+/** Changes a field at the brief, as a planner does. */
+async function change({ field, of }: PlacedField): Promise<void> {
+  if (of === "brief") {
+    const box = desk.getByRole("spinbutton", { name: ownBoxes[field.id] ?? field.words, exact: true });
+    await box.fill(`${Number(await box.inputValue()) + 1}`);
+    await box.press("Enter");
+  } else if (field.kind === "number") {
+    const slider = desk.getByRole("slider", { name: field.words, exact: true }).first();
+    for (let i = 0; i < 4; i += 1) await slider.press("PageUp");
+  } else {
+    const list = desk.getByRole("combobox", { name: field.words, exact: true });
+    await list.click();
+    await list.press("ArrowDown");
+    await list.press("Enter");
+  }
+}
+
+/** What families read on a sheet, in words that may hold a number. */
+const saidOn = ({ brief, words, lines }: SheetDoc): readonly string[] => [
+  brief.story,
+  ...brief.tiers.map((tier) => tier.words),
+  ...words.rules,
+  ...words.test,
+  ...words.howTo.map((step) => step.words),
+  ...lines.map((line) => line.words),
+];
+
+/** All that a brief says, what only the house reads too. */
+const allSaid = (sheet: SheetDoc): readonly string[] => [...textsOf(sheet.brief).map(({ text }) => text), ...saidOn(sheet)];
+
+/** What can be seen of something in words. */
+const readOn = async (place: Locator): Promise<string> => (await place.allInnerTexts()).join(" ");
+
+/** Text as it is read, whatever the spaces and line ends. */
+const plain = (text: string): string => text.replace(/[\s\u00a0\u202f\u00ad]+/g, "");
+
+for (const starter of starters) {
+  test(`${starter.title}: each number that kit or words follow moves crate, sheet and printed page`, async () => {
+    const fields = followedFields(starter);
+    expect(fields.length).toBeGreaterThan(0);
+    const run = await started(starter.id);
     await desk.goto(`${house.url}/run/${run}/brief`);
     const dock = desk.getByRole("complementary", { name: "Crate" });
     await expect(dock.getByText("a builder", { exact: true })).toBeVisible();
     const fold = desk.getByRole("region", { name: "Plain build" }).getByRole("button", { name: /^(open:|fold)/ });
     if ((await fold.getAttribute("aria-expanded")) === "false") await fold.click();
-    for (const field of fields) {
-      const [was, words] = [await runOf(run), (await sheetOf(run)).lines.map((line) => line.words)];
-      const slider = desk.getByRole("slider", { name: field.words, exact: true }).first();
-      for (let i = 0; i < 4; i += 1) await slider.press("PageUp");
-      const moved = async (): Promise<number> => {
-        const now = await runOf(run);
-        return now.brief.lines.filter((line, i) => {
-          const old = was.brief.lines[i];
-          return old && boundParts.some((part) => line.bind[part]?.field === field.id && partOf(line, part) !== partOf(old, part));
-        }).length;
-      };
-      await expect.poll(moved, { timeout: 10_000 }).toBeGreaterThan(0);
-      expect((await sheetOf(run)).lines.map((line) => line.words)).not.toEqual(words);
+    for (const placed of fields) {
+      const [was, said, dockSaid] = [await runOf(run), allSaid(await sheetOf(run)), await readOn(dock)];
+      await change(placed);
+      const followed = was.brief.lines.filter((line) => boundParts.some((part) => line.bind[part]?.field === placed.field.id));
+      await expect
+        .poll(async () => fieldValue((await runOf(run)).brief, placed), { timeout: 10_000 })
+        .not.toEqual(fieldValue(was.brief, placed));
+      const now = await runOf(run);
+      for (const line of followed) {
+        const after = now.brief.lines.find(({ id }) => id === line.id);
+        expect([placed.field.id, line.id, boundParts.map((part) => after && partOf(after, part))]).not.toEqual([
+          placed.field.id,
+          line.id,
+          boundParts.map((part) => partOf(line, part)),
+        ]);
+      }
+      if (followed.some(({ source }) => source === "packed")) await expect.poll(() => readOn(dock)).not.toBe(dockSaid);
+      expect([placed.field.id, ...allSaid(await sheetOf(run))]).not.toEqual([placed.field.id, ...said]);
     }
     await desk.goto(`${house.url}/h/preview/${run}`);
-    for (const { words } of (await sheetOf(run)).lines) await expect(desk.getByText(words).first()).toBeVisible();
+    const sheet = saidOn(await sheetOf(run)).filter((words) => words !== "");
+    await expect.poll(async () => plain(await readOn(desk.locator("main")))).toContain(plain(sheet.at(-1) ?? ""));
+    const phone = plain(await readOn(desk.locator("main")));
+    const printed = plain(
+      (await pdfPages(new Uint8Array(await desk.pdf({ preferCSSPageSize: true })), 20)).map(({ text }) => text).join(" "),
+    );
+    for (const words of sheet) {
+      expect(phone).toContain(plain(words));
+      expect(printed).toContain(plain(words));
+    }
   });
 }
 

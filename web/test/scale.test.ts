@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { quantityScale, shareScale, ticksOf, tickWords } from "../shared/pieces/scale.ts";
+import { keyedTo } from "../shared/pieces/steps.ts";
 
 describe("a ruler's scale", () => {
   it("reads back what it shows, in metric and imperial houses", () => {
@@ -64,5 +65,13 @@ describe("a ruler's scale", () => {
         },
       ),
     );
+  });
+});
+
+describe("a mark's steps", () => {
+  it("never leave the range, whatever digits its ends have", () => {
+    const rad = Math.PI / 180;
+    for (const key of ["End", "PageUp"]) expect(keyedTo(key, 79.9 * rad, { min: -30 * rad, max: 80 * rad, step: rad })).toBe(80 * rad);
+    expect(keyedTo("Home", 0, { min: -30 * rad, max: 80 * rad, step: rad })).toBe(-30 * rad);
   });
 });

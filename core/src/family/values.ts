@@ -57,8 +57,12 @@ export function valueErrors(values: Values, fields: readonly Field[]): Readonly<
   return errors;
 }
 
-function isWithin(value: number | string, field: NumberField): boolean {
-  return typeof value === "number" && Number.isFinite(value) && value >= field.min - 1e-12 && value <= field.max + 1e-12;
+/** What is set in degrees or inches comes back a rounding beside a limit; that much is within it. */
+const rounding = 1e-9;
+
+function isWithin(value: number | string, { min, max }: NumberField): boolean {
+  const slack = rounding * Math.max(Math.abs(min), Math.abs(max));
+  return typeof value === "number" && Number.isFinite(value) && value >= min - slack && value <= max + slack;
 }
 
 /** Where a goal says the test is held; nothing where it doesn't say. */

@@ -7,7 +7,7 @@ export interface Steps {
 
 /** The step nearest to a value, within the range. */
 export function onStep(raw: number, { min, max, step }: Steps): number {
-  return Number(Math.min(max, Math.max(min, Math.round((raw - min) / step) * step + min)).toPrecision(10));
+  return Math.min(max, Math.max(min, Number((Math.round((raw - min) / step) * step + min).toPrecision(10))));
 }
 
 const steps: Readonly<Record<string, number>> = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1, PageUp: 10, PageDown: -10 };
