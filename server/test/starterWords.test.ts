@@ -10,6 +10,7 @@ import {
   fillText,
   followed,
   type KitLine,
+  linePlace,
   linesFor,
   meantIn,
   numbersIn,
@@ -91,6 +92,12 @@ describe("the words of starters and families", () => {
       ),
       ...[before, starts, stops, order, control, starter.told].map((text) => ({ text, times: null })),
     ];
+    for (const line of brief.lines) {
+      const { field = "", times = 0, plus = 0 } = line.bind.amount ?? {};
+      // The kit takes what the words say, to the last digit shown: no 3.53 oz of the 3.5 oz.
+      if (filling.unitOf(line.materialId) === "piece" || times !== 1 || plus !== 0) continue;
+      expect(fillText(`{${linePlace(line.id)}}`, filling)).toBe(fillText(`{${field}}`, filling));
+    }
     for (const { text, times } of texts) {
       const said = fillText(text, { ...filling, times });
       expect(said).not.toMatch(/[{}#]|NaN|undefined|Infinity|\b1 [a-z]+s\b/);

@@ -2,6 +2,7 @@ import { families } from "../family/families.ts";
 import type { FamilyId } from "../family/familyIds.ts";
 import type { Field, NumberField, Values } from "../family/shape.ts";
 import type { StockUnit } from "../kit/amounts/amountWords.ts";
+import { boundParts, type LineBind } from "../kit/brief/bind.ts";
 import type { KitLine } from "../kit/brief/kitLine.ts";
 import type { UnitChoice } from "../quantity/show.ts";
 import { type Dimension, unitById } from "../quantity/units.ts";
@@ -26,7 +27,7 @@ const steps: Readonly<Record<UnitChoice, Readonly<Partial<Record<Dimension, Step
   },
   imperial: {
     length: [
-      [1.8288, "in", [0.01, 0.02, 0.05, 0.1, 0.5, 1]],
+      [1.8288, "in", [0.01, 0.02, 0.05, 0.1, 0.25, 0.5, 1]],
       [endless, "ft", [0.5, 1]],
     ],
     mass: [
@@ -102,5 +103,14 @@ function lineRoundIn(line: KitLine, units: UnitChoice, unit: StockUnit | null): 
     widthM: roundIn(line.cut.widthM, "length", units),
     heightM: roundIn(line.cut.heightM, "length", units),
   };
-  return { ...line, amount, cut };
+  return { ...line, amount, cut, bind: bindRoundIn(line.bind, units, unit) };
+}
+
+/** What stands on top of a number that is followed is a number somebody set too: a strip is its wing and a hand's width. */
+function bindRoundIn(bind: LineBind, units: UnitChoice, unit: StockUnit | null): LineBind {
+  const lengths = boundParts.flatMap((part) => {
+    const of = part !== "amount" || unit === "mm" ? bind[part] : null;
+    return of ? [[part, { ...of, plus: roundIn(of.plus, "length", units) }]] : [];
+  });
+  return { ...bind, ...Object.fromEntries(lengths) };
 }

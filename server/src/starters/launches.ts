@@ -146,7 +146,7 @@ export const launches: readonly Starter[] = [
       ["stretch", "Within {stretch}", 0.5],
     ],
     rules: ["Is the nose soft paper or clay, nothing hard?", "Did the same person stomp?"],
-    cautions: ["Bottles are filled again by hand, never by mouth. One foot only. A ranger stands at the far end of the lane."],
+    cautions: ["Bottles are filled again by hand, never by mouth. One foot only. A grown-up keeps the far end of the lane clear."],
     questions: ["Does it turn into the wind, or away?"],
     nudges: ["Smaller fins if it weathercocks, more nose weight if it tumbles."],
     examples: [`${many("fins", "swept fin")} and a clay nose held within a stride all the way.`],

@@ -1,6 +1,6 @@
 import type { BriefDoc, ChallengePack, HintRung, PackLine } from "@lampcrate/contract";
 import type { FamilyId, Values } from "@lampcrate/core";
-import { follows, type LineBind, linePlace, type RunKind, unbound, usualLine } from "@lampcrate/core";
+import { briefField, follows, type LineBind, linePlace, type RunKind, unbound, usualLine } from "@lampcrate/core";
 import { startingBrief } from "../services/runs/briefs.ts";
 import { starterMaterials } from "./materials.ts";
 
@@ -68,10 +68,20 @@ export function packOfStarter(starter: Starter): ChallengePack {
     },
     lines: starter.lines.map(([material, per, amount, extra], i) => {
       const { materialId: __, ...line } = usualLine(`line_${i + 1}`, material);
-      return { ...line, material, per, amount, ...extra };
+      return exact({ ...line, material, per, amount, ...extra }, starter);
     }),
     materials: starterMaterials.filter((m) => used.has(m.key)),
   };
+}
+
+/** What is weighed or measured off and follows a mass or a length is just as much: the sheet says that number too. */
+function exact(line: PackLine, { family }: Starter): PackLine {
+  const amount = line.bind?.amount;
+  const field = amount && briefField(family, amount.field)?.field;
+  const unit = starterMaterials.find(({ key }) => key === line.material)?.unit;
+  const measures = field?.kind === "number" && (field.dimension === "mass" || field.dimension === "length");
+  if (!line.bind || !amount || !measures || unit === "piece") return line;
+  return { ...line, bind: { ...line.bind, amount: { ...amount, round: "none" } } };
 }
 
 /** A tool that many share and nobody uses up. */

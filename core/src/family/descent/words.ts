@@ -34,7 +34,7 @@ export const descentProtocol: Protocol = {
   starts: "The clock starts when the hand lets go.",
   stops: "The clock stops when the first part touches the floor.",
   order: "Drop the bare cargo first, from the same height. Go up in height only after the lower one worked.",
-  control: "The cargo without its canopy, from the same height, always first.",
+  control: "The bare cargo, from the same height, always first.",
   trials: 3,
 };
 

@@ -35,7 +35,7 @@ export const driveProtocol: Protocol = {
   before: "Front wheels on the line, floor level and the same; wound, blown or raised the same way each time.",
   starts: "Let go without a push.",
   stops: "Measure along the lane to where the front wheels stand still; drift at a right angle to it.",
-  order: "Each version as often as the brief asks, before anything is changed.",
+  order: "Each version {trials, plural, one {once} other {# times}}, before anything is changed.",
   trials: 3,
 };
 

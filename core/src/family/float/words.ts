@@ -42,9 +42,9 @@ export const floatSymptoms: readonly Symptom[] = [
 ];
 
 export const floatProtocol: Protocol = {
-  before: "Fill the tub to the mark, deeper than the walls. The hull is dry and empty.",
+  before: "Fill the tub to the mark, deeper than the hull is high. The hull is dry and empty.",
   starts: "Counting starts when the hull floats by itself, no hand on it.",
-  stops: "Counting stops when water comes over the edge or the hull touches the bottom; the last token does not count.",
+  stops: "Counting stops when water comes over the edge or the deck, or the hull touches the bottom; the last token does not count.",
   order: "One token at a time, from the middle outward, no dropping.",
   trials: 3,
 };
@@ -67,7 +67,8 @@ export const floatHowTo: readonly Step[] = [
   { words: "Roll the clay into a ball and drop it in: watch what it does.", ...from("clay") },
   { words: "Press it flat and thin, and pull up a wall of about {wallM} all round.", ...from("clay") },
   { words: "Float it empty and look for drops." },
-  { words: "Where the tokens go, how high the walls are and whether there is a rim: these choices are yours." },
+  { words: "Where the tokens go, how high the walls are and whether there is a rim: these choices are yours.", ...from("sheet", "clay") },
+  { words: "Where the tokens go, what carries the deck and how far out it sits: these choices are yours.", ...from("bag") },
 ];
 
 export const floatIdea =

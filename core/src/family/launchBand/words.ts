@@ -37,7 +37,7 @@ export const bandProtocol: Protocol = {
   before: "Base on the launch line, behind it everybody. Goggles on. The same thing is flung every time.",
   starts: "Pull back to the mark, call the launch, let go.",
   stops: "Measure to the first touch, not to where it rolls; side error at a right angle to the lane.",
-  order: "Launch each version as often as the brief asks before you change anything.",
+  order: "Launch each version {trials, plural, one {once} other {# times}} before you change anything.",
   trials: 5,
 };
 
@@ -46,7 +46,7 @@ export const bandRules: readonly Said[] = [
   { words: "Is the base behind the line, and was it not thrown by hand?" },
   {
     words:
-      "Are there no more than {mostBands, plural, one {# band} other {# bands}}, and is none stretched more than {mostStretchM} beyond slack?",
+      "Does it use no more than {mostBands, plural, one {# band} other {# bands}}, none stretched more than {mostStretchM} beyond slack?",
   },
 ];
 

@@ -44,7 +44,7 @@ export const rollProtocol: Protocol = {
 
 export const rollRules: readonly Said[] = [
   { words: "Did the ball start from rest, {startM} above the cup?" },
-  { words: "Are there no more than {parts, plural, one {# part} other {# parts}}?" },
+  { words: "Does it take no more than {parts, plural, one {# part} other {# parts}}?" },
   { words: "Did it end in the cup without help?" },
 ];
 

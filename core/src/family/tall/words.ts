@@ -22,7 +22,7 @@ export const tallProtocol: Protocol = {
   before: "Hands off, nothing leaning on it, table or floor that does not shake.",
   starts: "The clock starts when the last hand leaves it.",
   stops: "When it has stood for {standS}, measure from the floor it stands on to its highest point.",
-  order: "Measure once it stands; then put a load on top, if the brief asks for one, and look again.",
+  order: "Measure once it stands; then put the load on top, where this challenge has one, and look again.",
   trials: 1,
 };
 
