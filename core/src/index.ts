@@ -71,6 +71,7 @@ export { targetFromCosts } from "./kit/crate/serviceLevel.ts";
 export * from "./kit/crate/tornado.ts";
 export * from "./kit/cutting/cut.ts";
 export * from "./kit/cutting/cutLayout.ts";
+export * from "./kit/cutting/jointJob.ts";
 export * from "./kit/cutting/offcuts.ts";
 export * from "./kit/cutting/rolls.ts";
 export * from "./kit/cutting/sheets.ts";

@@ -1,4 +1,5 @@
 import { describe, expect, it } from "vitest";
+import { solve } from "../reference/highs.ts";
 import {
   boughtAsOne,
   type DrawnCrate,
@@ -7,8 +8,10 @@ import {
   pooledLevels,
   type SeasonRun,
   seasonCertainty,
+  sheetPlan,
   usualTimes,
 } from "../src/index.ts";
+import type { CutTogether } from "../src/kit/season/sheetsTogether.ts";
 
 const preparing: Preparing = { weekdays: [1, 2, 3, 4, 5], closures: [], people: 2, hours: 3, times: usualTimes };
 const at = (date: string, hour: number): number => Date.parse(`${date}T00:00:00Z`) + hour * 3_600_000;
@@ -169,8 +172,8 @@ describe("a season bought for as one", () => {
       ),
     );
     const other = drawn(...days.map((day, i) => run(`run${i}`, [session(`s${i}`, day)], { lines: [cutTo(100 + 30 * i)] })));
-    const total = (list: readonly DrawnCrate[]): number => {
-      const [, , at95] = seasonCertainty(list).pooled;
+    const total = (list: readonly DrawnCrate[], together: CutTogether | null = null): number => {
+      const [, , at95] = seasonCertainty(list, together).pooled;
       return at95
         ? sum(
             asked(
@@ -184,6 +187,14 @@ describe("a season bought for as one", () => {
     };
     expect(total(alike)).toBeLessThan(sum(asked(alike.map(({ crate }) => crate))));
     expect(total(other)).toBe(sum(asked(other.map(({ crate }) => crate))));
+    // Sizes of one sheet cut in one go: fewer sheets, and the season says so.
+    const together: CutTogether = (job) => sheetPlan(job, solve);
+    const [, , at95] = seasonCertainty(other, together).pooled;
+    const [card, ...more] = at95?.cutTogether ?? [];
+    expect([card?.material, card?.apart, more]).toEqual(["straws", total(other), []]);
+    expect(total(other, together)).toBe(card?.sheets);
+    expect(card?.sheets).toBeLessThan(total(other));
+    expect(seasonCertainty(alike, together).pooled.flatMap((one) => one.cutTogether)).toEqual([]);
   });
 
   it("of nothing is sure", () => {

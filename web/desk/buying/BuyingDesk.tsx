@@ -67,7 +67,7 @@ export function BuyingDesk({ doc, crates, asked }: BuyingDeskProps) {
         </Later>
       ) : null}
       {ways.length > 1 ? <WaysToBuy ways={ways} chosen={way?.id ?? "cheapest"} onChoose={setChosen} doc={doc} names={names} /> : null}
-      {planned === null ? null : <HowSure doc={doc} count={crates.length} />}
+      {planned === null ? null : <HowSure doc={doc} count={crates.length} names={names} />}
       <Later>
         <Collecting doc={doc} crates={asked} whole={whole} names={names} />
       </Later>

@@ -9,18 +9,20 @@ import { money } from "../pieces/show.ts";
 import { useSave } from "../pieces/useSave.ts";
 import { buyingQuery } from "../queries.ts";
 import { useCertainty } from "../seasonData/useSeasonCrates.ts";
+import type { Names } from "./names.ts";
 
 interface HowSureProps {
   readonly doc: BuyingDoc;
   /** Crates still to come. */
   readonly count: number;
+  readonly names: Names;
 }
 
 const usualLevel = 0.95;
 const percent = (share: number): string => `${showNumber(100 * share, share > 0.99 ? 1 : 0)} %`;
 
 /** How sure the season is as a whole, and whether each crate is bought for by itself or all of them as one. */
-export function HowSure({ doc, count }: HowSureProps) {
+export function HowSure({ doc, count, names }: HowSureProps) {
   const { certainty } = useCertainty(doc, count > 1);
   const { save, trouble, pending } = useSave({
     send: (input: AsOneInput) => ask(api.buying["as-one"].$put({ json: input })),
@@ -34,10 +36,8 @@ export function HowSure({ doc, count }: HowSureProps) {
     void save({ asOne: next });
   };
   const level = asOne ?? usualLevel;
-  const worth = worthOf(
-    doc,
-    certainty?.pooled.find((one) => one.level === level),
-  );
+  const pooled = certainty?.pooled.find((one) => one.level === level);
+  const worth = worthOf(doc, pooled);
   if (count < 2) return null;
   return (
     <section className="sheet pad stack near" aria-label="How sure the season is">
@@ -73,8 +73,27 @@ export function HowSure({ doc, count }: HowSureProps) {
           sure that every crate can still be packed in full. Count what comes back after each session, or it can't be packed again.
         </p>
       )}
+      {asOne === null || !pooled?.cutTogether.length ? null : <CutInOneGo cut={pooled.cutTogether} names={names} />}
       <Refused trouble={trouble} />
     </section>
+  );
+}
+
+interface CutInOneGoProps {
+  readonly cut: Pooled["cutTogether"];
+  readonly names: Names;
+}
+
+/** Sheets of which several sizes are cut for the whole season together. */
+function CutInOneGo({ cut, names }: CutInOneGoProps) {
+  const list = cut.map(
+    ({ material, sheets, apart }) =>
+      `${names.material(material)}, ${names.amount(material, sheets)} instead of ${names.amount(material, apart)}`,
+  );
+  return (
+    <p className="small soft as-one">
+      All sizes of a sheet are cut from it in one go, and what is over is kept for later crates: {list.join("; ")}.
+    </p>
   );
 }
 

@@ -15,6 +15,7 @@ import {
   type SeasonCrate,
   type SeasonRun,
   seasonCertainty,
+  sheetPlan,
   soonest,
   type TooLate,
   unsizedCrates,
@@ -58,6 +59,9 @@ export interface Planned {
   readonly tookMs: number;
 }
 
+/** Another make when what is found of a season is: what a device has kept of an older one is found anew. */
+const certaintyMake = 2;
+
 /** The first plan may be this far from the cheapest: it is there at once. */
 const goodGap = 0.02;
 
@@ -75,10 +79,11 @@ const season = {
 
   /** How sure a season is as a whole: all of its crates are drawn anew for it. */
   async certainty({ runs, now, today, preparing }: SeasonInput): Promise<SeasonCertainty> {
-    const key = JSON.stringify(unsizedCrates(runs, now).map((one) => crateKey(one, today, preparing)));
+    const key = JSON.stringify([certaintyMake, ...unsizedCrates(runs, now).map((one) => crateKey(one, today, preparing))]);
     const kept = await keptCertainty(key);
     if (kept) return kept;
-    const certainty = seasonCertainty(drawnCrates(runs, now, today, preparing));
+    const solve = await solver();
+    const certainty = seasonCertainty(drawnCrates(runs, now, today, preparing), (job) => sheetPlan(job, solve));
     // The worker ends with its answer.
     await keepCertainty(key, certainty);
     return certainty;

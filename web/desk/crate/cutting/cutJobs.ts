@@ -1,4 +1,4 @@
-import type { CutPlan, KitLine, Manifest } from "@lampcrate/core";
+import { type CutPlan, jointJob, type KitLine, type Manifest } from "@lampcrate/core";
 import type { CutJob } from "../../../shared/compute/cuttingDoor.ts";
 
 /** A line's pieces to cut; `count` of pieces, two triangles to a rectangle. */
@@ -36,7 +36,8 @@ export function cutTogether(parts: readonly ToCut[]): readonly CutTogetherJob[] 
     const lengths = own.every((part) => part.line.cut?.shape === "length");
     const kerf = Math.max(...own.map((part) => part.plan.kerf));
     const trimH = Math.max(...own.map((part) => part.plan.trimH));
-    const job: CutJob = lengths
+    const sheets = jointJob(own);
+    const job: CutJob | null = lengths
       ? {
           of: "rolls",
           job: {
@@ -45,22 +46,8 @@ export function cutTogether(parts: readonly ToCut[]): readonly CutTogetherJob[] 
             pieces: own.map((part) => ({ length: part.plan.pieceH, count: part.pieces })),
           },
         }
-      : {
-          of: "sheets",
-          job: {
-            parentW: first.plan.parentW,
-            parentH: first.plan.parentH,
-            rotate: own.every((part) => part.plan.rotate),
-            kerf,
-            trimW: Math.max(...own.map((part) => part.plan.trimW)),
-            trimH,
-            pieces: own.map(({ plan, pieces }) => ({
-              w: plan.pieceW,
-              h: plan.pieceH,
-              count: Math.ceil(pieces / (plan.perRectangle ?? 1)),
-            })),
-          },
-        };
+      : sheets && { of: "sheets", job: sheets };
+    if (!job) return [];
     return [{ materialId, parts: own, apart: own.reduce((sum, part) => sum + part.parents, 0), job }];
   });
 }
