@@ -2,6 +2,7 @@ import { calendar } from "./calendar.ts";
 import { finding } from "./finding.ts";
 import { type Case, type Judgement, judge } from "./judge.ts";
 import { kit } from "./kit.ts";
+import { outcome } from "./outcome.ts";
 import { physics } from "./physics.ts";
 
 /** A case held against the core: what we got and how far off, or that nothing computes it yet. */
@@ -11,7 +12,9 @@ export type Held =
 
 /** What computes a case's quantity in the core; undefined when nothing does yet. */
 export function computes({ family, quantity }: Case): ((input: never) => unknown) | undefined {
-  return family === undefined ? (kit[quantity] ?? finding[quantity] ?? calendar[quantity]) : physics[family]?.[quantity];
+  return family === undefined
+    ? (kit[quantity] ?? finding[quantity] ?? outcome[quantity] ?? calendar[quantity])
+    : physics[family]?.[quantity];
 }
 
 /** Holds one case of any reference file against the core. */

@@ -67,8 +67,8 @@ function structure(i: Input): Structure {
         layers: i.layers,
         studsAcross: i.w_s,
         studsOverlap: i.a_s,
-        pitchM: i.p_s ?? 0.008,
-        pullN: i.F_p ?? 2,
+        brickM: i.h_b ?? 0.0096,
+        studN: i.F_s ?? 15,
       };
     default:
       return { ...paper, form: i.form, widthM: i.b, sheets: i.n, thicknessM: i.t };

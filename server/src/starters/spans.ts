@@ -40,7 +40,7 @@ export const spans: readonly Starter[] = [
     family: "span",
     told: "Interlocking bricks, rules for supports, load place and height; loaded until it gives way, then weighed.",
     story: "",
-    spec: { gapM: 0.16, loadKg: 0.4, holdS: 5, deckHeightM: 0.1, loading: "handfuls", until: "fails", supports: "outside" },
+    spec: { gapM: 0.16, loadKg: 2, holdS: 5, deckHeightM: 0.1, loading: "handfuls", until: "fails", supports: "outside" },
     design: { form: "bricks", brickLayers: 3, studsAcross: 2, studsOverlap: 2 },
     compared: { brickLayers: 4 },
     rest: { buildBy: "team", teamSize: 2, youngestAge: 7, loops: 3, rebuildRate: 0.7, buildMinutes: 15, instrument: "kitchen scale" },
@@ -49,7 +49,7 @@ export const spans: readonly Starter[] = [
     lines: [
       ["brick", "team", 40, { perRebuild: 0, spoilRate: 0.01, source: "house", standIn: "wooden blocks with pegs" }],
       ["bucket", "rig", 1, shared(1, 0)],
-      ["sand", "rig", 4000, { ...measured(0.2), ...bound({ amount: ["loadKg", 10] }), source: "house", standIn: "rice or gravel" }],
+      ["sand", "rig", 4000, { ...measured(0.2), ...bound({ amount: ["loadKg", 2] }), source: "house", standIn: "rice or gravel" }],
       ["scale", "rig", 1, { ...shared(1, 0), standIn: "the net weight printed on sealed packets" }],
       ["goggles", "team", 2, shared(0.3)],
     ],

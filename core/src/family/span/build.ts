@@ -73,8 +73,8 @@ export function structureOf(spec: Values, design: Values): Structure {
         layers: n("brickLayers"),
         studsAcross: n("studsAcross"),
         studsOverlap: n("studsOverlap"),
-        pitchM: 0.008,
-        pullN: 2,
+        brickM: 0.0096,
+        studN: 15,
       };
     default:
       return { ...paper, form: "sandwich", ...pleat, widthM: n("widthM"), ...beam((pleat.developedM + 2 * n("widthM")) * gapM) };

@@ -45,8 +45,9 @@ export interface Bricks {
   readonly layers: number;
   readonly studsAcross: number;
   readonly studsOverlap: number;
-  readonly pitchM: number;
-  readonly pullN: number;
+  readonly brickM: number;
+  /** What one stud takes along the deck before it lets go. */
+  readonly studN: number;
 }
 
 /** Sag of a two-hinged arch under its crown load, m: W L³ / (2048 E I) (×÷3). */
@@ -92,7 +93,7 @@ export function suspendedCollapse(s: Suspended): number {
   return (s.lines * Math.min(s.breakN, s.anchorN) * 2 * s.dipM) / halfLine(s);
 }
 
-/** Load at which the studs let go, N: 4 (layers − 1) F_p w_s p_s a_s² / (2 L) (×÷3). */
+/** Load at which the studs let go, the outer layers pulling against each other over the height between, N: 4 w_s a_s F_s h_b (layers − 1) / L (×÷4). */
 export function bricksCollapse(b: Bricks): number {
-  return (4 * (b.layers - 1) * b.pullN * b.studsAcross * b.pitchM * b.studsOverlap ** 2) / (2 * b.gapM);
+  return (4 * b.studsAcross * b.studsOverlap * b.studN * b.brickM * (b.layers - 1)) / b.gapM;
 }

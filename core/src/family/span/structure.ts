@@ -64,7 +64,8 @@ export function hold(structure: Structure, deckHeightM = 0.15): number {
 
 /** Band factors of sag and of collapse, by form; `hold` carries ×÷2.5 for all of them. */
 export function factors(form: Structure["form"]): { readonly sag: number; readonly load: number } {
-  if (form === "arch" || form === "truss" || form === "bricks") return { sag: 3, load: 3 };
+  if (form === "arch" || form === "truss") return { sag: 3, load: 3 };
+  if (form === "bricks") return { sag: 3, load: 4 };
   if (form === "suspended") return { sag: 2, load: 2 };
   return { sag: 2, load: 2.5 };
 }

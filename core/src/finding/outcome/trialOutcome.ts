@@ -1,0 +1,56 @@
+/** What came out of one trial of a measure. Values SI; a pass, a rung and a failure have none. */
+export type TrialOutcome =
+  | { readonly kind: "number"; readonly value: number }
+  /** It still held when loads ran out. */
+  | { readonly kind: "atLeast"; readonly value: number }
+  /** It held this much and gave way at that much. */
+  | { readonly kind: "between"; readonly held: number; readonly failed: number }
+  /** It gave way at the first load. */
+  | { readonly kind: "below"; readonly value: number }
+  | { readonly kind: "failed" };
+
+/** Which way a measure is better. */
+export type Better = "more" | "less";
+
+/** What a failed trial counts as: nothing at all for a load, a count, a height; no value for a time. */
+export type FailedCountsAs = 0 | null;
+
+/** What is known of a value, SI; `high` null: endless. `open`: the top itself was not reached. */
+export interface Interval {
+  readonly low: number;
+  readonly high: number | null;
+  readonly open: boolean;
+}
+
+/** A trial as an interval; null where it has no value. */
+export function intervalOf(outcome: TrialOutcome, failedCountsAs: FailedCountsAs): Interval | null {
+  switch (outcome.kind) {
+    case "number":
+      return { low: outcome.value, high: outcome.value, open: false };
+    case "atLeast":
+      return { low: outcome.value, high: null, open: true };
+    case "between":
+      return { low: outcome.held, high: outcome.failed, open: true };
+    case "below":
+      return { low: 0, high: outcome.value, open: true };
+    case "failed":
+      return failedCountsAs === null ? null : { low: failedCountsAs, high: failedCountsAs, open: false };
+  }
+}
+
+/** Those of some trials that count. */
+export function intervalsOf(outcomes: readonly TrialOutcome[], failedCountsAs: FailedCountsAs): readonly Interval[] {
+  return outcomes.flatMap((outcome) => intervalOf(outcome, failedCountsAs) ?? []);
+}
+
+export const isExact = ({ low, high }: Interval): boolean => low === high;
+
+/** Whether the first is greater whatever either was. */
+function surelyMore(x: Interval, y: Interval): boolean {
+  return y.high !== null && (x.low > y.high || (x.low === y.high && y.open));
+}
+
+/** Whether the first is better whatever either was. */
+export function surelyBetter(x: Interval, y: Interval, better: Better): boolean {
+  return better === "more" ? surelyMore(x, y) : surelyMore(y, x);
+}
