@@ -12,10 +12,11 @@ export function burstEntry(i: number): EntryInput {
     guess: "1.5",
     place: "indoors" as const,
     trials: [0, 0.03, 0.06].map((more) => ({
+      outcome: "number" as const,
       raw: (mean + more).toFixed(2),
+      broke: null,
       instrument: "hand stopwatch",
       seen: [],
-      atLeast: false,
       kept: false,
     })),
   });

@@ -1,14 +1,52 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { band, countedValues, families, outcomeOf, outcomeWords, spreadOf, startValues, versionPrediction } from "../src/index.ts";
+import {
+  band,
+  countedOutcomes,
+  exactNumbers,
+  families,
+  outcomeOf,
+  outcomeWords,
+  spreadOf,
+  startValues,
+  type TrialKind,
+  versionPrediction,
+} from "../src/index.ts";
 
 describe("values that count", () => {
-  it("are those that were read and are possible, what still held apart", () => {
-    const of = (value: number | null, flag: "impossible" | "rare" | null = null, atLeast = false) => ({ value, flag, atLeast });
-    expect(countedValues([of(1), of(null), of(2, "impossible"), of(3, "rare"), of(4, null, true), of(5, "impossible", true)])).toEqual({
-      measured: [1, 3],
-      atLeast: [4],
+  it("are those that were read and are possible, failures among them", () => {
+    const of = (
+      value: number | null,
+      flag: "impossible" | "rare" | null = null,
+      outcome: TrialKind = "number",
+      broke: number | null = null,
+    ) => ({
+      value,
+      broke,
+      flag,
+      outcome,
     });
+    const counted = countedOutcomes([
+      of(1),
+      of(null),
+      of(2, "impossible"),
+      of(3, "rare"),
+      of(4, null, "atLeast"),
+      of(5, "impossible", "atLeast"),
+      of(null, null, "failed"),
+      of(6, null, "between", 7),
+      of(6, null, "between"),
+      of(null, null, "below", 8),
+    ]);
+    expect(counted).toEqual([
+      { kind: "number", value: 1 },
+      { kind: "number", value: 3 },
+      { kind: "atLeast", value: 4 },
+      { kind: "failed" },
+      { kind: "between", held: 6, failed: 7 },
+      { kind: "below", value: 8 },
+    ]);
+    expect(exactNumbers(counted)).toEqual([1, 3]);
   });
 });
 

@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import {
+  changeWords,
   checkVersion,
   clearest,
   comparisonWords,
@@ -22,6 +23,7 @@ import { tQuantile } from "../src/numeric/student.ts";
 const family = families.descent;
 const spec = { ...startValues(family.spec), goalS: 1.5 };
 
+const numbers = (values: readonly number[]) => values.map((value) => ({ kind: "number", value }) as const);
 const entry = (
   alias: string,
   first: readonly number[],
@@ -37,8 +39,7 @@ const entry = (
       variables: { kind: "spinner", sizeM: 0.07 },
       place: "indoors",
       instrument: "hand stopwatch",
-      values: first,
-      atLeast: [],
+      trials: numbers(first),
     },
     {
       number: 2,
@@ -46,8 +47,7 @@ const entry = (
       variables: { kind: "spinner", sizeM: 0.07, ...change },
       place: "indoors",
       instrument: "hand stopwatch",
-      values: last,
-      atLeast: [],
+      trials: numbers(last),
     },
   ],
 });
@@ -121,13 +121,61 @@ describe("a run's findings", () => {
     expect(declaredWords(family.variables[0], "spinner", "metric")).toBe("two spinning wings");
   });
 
-  it("keeps at-least values out of means, but counts them for the goal", () => {
-    const held = {
+  it("counts what still held for goal and best, as at least so much, and gives no ratio of it", () => {
+    const held: FindingEntry = {
       ...clear,
-      versions: clear.versions.map((v) => ({ ...v, values: v.number === 1 ? [1] : [], atLeast: v.number === 2 ? [1.7] : [] })),
+      versions: clear.versions.map((v) => ({ ...v, trials: v.number === 1 ? numbers([1]) : [{ kind: "atLeast", value: 1.7 }] })),
     };
     const [builder] = runFindings(family, spec, [held]).builders;
-    expect(builder).toMatchObject({ metGoal: true, first: 1, last: 1, best: 1.7, improved: null });
+    const atLeast = { low: 1.7, high: null, open: true };
+    expect(builder).toMatchObject({
+      metGoal: true,
+      first: { low: 1, high: 1 },
+      last: atLeast,
+      best: atLeast,
+      change: "better",
+      improved: null,
+    });
+  });
+
+  it("counts a bridge that only ever failed as nothing held, and what came after as more; a fall that failed has no time", () => {
+    const bridge = { ...startValues(families.span.spec), loadKg: 0.01 };
+    const failed = { kind: "failed" } as const;
+    const from = (trials: FindingEntry["versions"][number]["trials"]): FindingEntry => ({
+      ...clear,
+      versions: clear.versions.map((v) => ({ ...v, variables: {}, trials: v.number === 1 ? [failed, failed] : trials })),
+    });
+    const [grew] = runFindings(families.span, bridge, [from([{ kind: "number", value: 15 }])]).builders;
+    expect([grew?.metGoal, grew?.change, grew?.improved, grew && changeWords(grew, String)]).toEqual([
+      true,
+      "better",
+      null,
+      "from nothing",
+    ]);
+    const [never] = runFindings(families.span, bridge, [from([failed])]).builders;
+    expect([never?.metGoal, never?.change, never?.first]).toEqual([false, "same", { low: 0, high: 0, open: false }]);
+    const [fell] = runFindings(family, spec, [from([failed])]).builders;
+    expect([fell?.first, fell?.best, fell?.change]).toEqual([null, null, null]);
+  });
+
+  it("compares what is known only between bounds by pairs, and says so first", () => {
+    const between = (held: number) => ({ kind: "between", held, failed: held + 0.1 }) as const;
+    const heavier: FindingEntry = {
+      ...clear,
+      versions: clear.versions.map((v) => ({
+        ...v,
+        variables: v.number === 1 ? { sheetsUsed: 2 } : { sheetsUsed: 3 },
+        trials:
+          v.number === 1
+            ? [between(0.2), between(0.3), between(0.2), between(0.3)]
+            : [between(0.5), between(0.6), between(0.5), between(0.6)],
+      })),
+    };
+    const [found] = runFindings(families.span, startValues(families.span.spec), [heavier]).comparisons;
+    expect(found?.result.numbers).toBeNull();
+    expect(found && comparisonWords(found, "metric")).toBe(
+      "Sheets used helps: of 16 pairs of a new trial and an old one, the new one was surely better in 16 and surely worse in 0.",
+    );
   });
 
   it("judges each by the goal and the measure of the sheet it was built from", () => {

@@ -119,14 +119,19 @@ describe("findings", () => {
     variables: role === "control" ? {} : { kind: "spinner", sizeM },
     place: "indoors",
     instrument: "hand stopwatch",
-    values,
-    atLeast: [],
+    trials: values.map((value) => ({ kind: "number", value }) as const),
   });
   const entry = (alias: string, versions: FindingEntry["versions"]): FindingEntry => ({ id: alias, alias, versions });
 
   it("take the best later version for how much somebody improved, not the last", () => {
     const of = entry("Misty Heron", [version(1, [1], 0.06), version(2, [1.6], 0.08), version(3, [1.2], 0.1)]);
-    expect(runFindings(family, spec, [of]).builders[0]).toMatchObject({ first: 1, last: 1.2, best: 1.6, improved: 1.6 });
+    expect(runFindings(family, spec, [of]).builders[0]).toMatchObject({
+      first: { low: 1, high: 1 },
+      last: { low: 1.2, high: 1.2 },
+      best: { low: 1.6, high: 1.6 },
+      change: "better",
+      improved: 1.6,
+    });
   });
 
   it("never show the bare test against the first build as the clearest, however clear it is", () => {

@@ -24,18 +24,18 @@ const version = (
   variables,
   place: "indoors",
   instrument: "tape",
-  values,
-  atLeast: [],
+  trials: values.map((value) => ({ kind: "number", value }) as const),
 });
+const exactly = (value: number) => ({ low: expect.closeTo(value, 9), high: expect.closeTo(value, 9), open: false });
 const entry = (alias: string, versions: FindingEntry["versions"]): FindingEntry => ({ id: alias, alias, versions });
 const one = (versions: FindingEntry["versions"]) => runFindings(band, target, [entry("Misty Heron", versions)]).builders[0];
 
 describe("where less is better", () => {
   it("the best is the least, the goal is met at the goal itself, and improving is getting smaller", () => {
     expect(one([version(1, [0.9, 0.7]), version(2, [0.5, 0.3]), version(3, [0.6])])).toMatchObject({
-      best: 0.3,
-      first: 0.8,
-      last: 0.6,
+      best: exactly(0.3),
+      first: exactly(0.8),
+      last: exactly(0.6),
       metGoal: false,
       improved: expect.closeTo(2, 9),
     });
@@ -44,9 +44,9 @@ describe("where less is better", () => {
 
   it("the bare test is nobody's version, and a version without a number is passed over", () => {
     expect(one([version(1, [0.01], {}, "control"), version(2, [0.9]), version(3, [])])).toMatchObject({
-      best: 0.9,
-      first: 0.9,
-      last: 0.9,
+      best: exactly(0.9),
+      first: exactly(0.9),
+      last: exactly(0.9),
       improved: null,
       metGoal: false,
     });

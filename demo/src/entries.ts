@@ -11,10 +11,11 @@ function noise(seed: number, draw: number): number {
 const ages: readonly AgeBand[] = ["6 to 8", "9 to 11", "9 to 11", "mixed", "12 to 15"];
 
 const trial = (raw: string | null, instrument: string, seen: readonly string[] = []): TrialInput => ({
+  outcome: raw === null ? "failed" : "number",
   raw,
+  broke: null,
   instrument,
   seen,
-  atLeast: false,
   kept: false,
 });
 

@@ -13,7 +13,14 @@ function build(instrument: string, raws: readonly (string | null)[], seen: reado
     variables: {},
     guess: null,
     place: "indoors",
-    trials: raws.map((raw) => ({ raw, instrument, seen: raw === null ? seen : [], atLeast: false, kept: false })),
+    trials: raws.map((raw) => ({
+      outcome: raw === null ? "failed" : "number",
+      raw,
+      broke: null,
+      instrument,
+      seen: raw === null ? seen : [],
+      kept: false,
+    })),
   };
 }
 

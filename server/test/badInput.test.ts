@@ -34,7 +34,7 @@ const session = (patch: Record<string, unknown>) =>
   });
 const versions = (patch: Record<string, unknown>) => [{ ...goodEntry("a").versions[0], ...patch }];
 const trialWith = (patch: Record<string, unknown>) =>
-  versions({ trials: [{ raw: "1.2", instrument: "hand stopwatch", seen: [], atLeast: false, kept: false, ...patch }] });
+  versions({ trials: [{ outcome: "number", raw: "1.2", broke: null, instrument: "hand stopwatch", seen: [], kept: false, ...patch }] });
 
 /** Twenty and more ways to send nonsense: the status, and the field that must be named. */
 const cases: readonly (readonly [string, number, string, () => ReturnType<TestHouse["ask"]>])[] = [

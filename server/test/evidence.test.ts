@@ -113,7 +113,7 @@ describe("what entries teach of a prediction", () => {
       ...first,
       role,
       variables: role === "control" ? {} : { kind: "spinner", sizeM },
-      trials: raws.map((raw) => ({ raw, instrument: "hand stopwatch", seen: [], atLeast: false, kept: false })),
+      trials: raws.map((raw) => ({ outcome: "number" as const, raw, broke: null, instrument: "hand stopwatch", seen: [], kept: false })),
     });
     const sent = { ...base, versions: [tried("control", ["0.6"], 0), tried("build", ["1.1", "1.3"], 0.07), tried("build", ["1.8"], 0.1)] };
     await sendTo(house, run, sent);

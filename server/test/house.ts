@@ -149,7 +149,7 @@ export function goodEntry(name: string, patch: Partial<EntryInput> = {}): EntryI
     variables: { kind: "spinner", sizeM },
     guess: "1.5",
     place: "indoors" as const,
-    trials: raws.map((raw) => ({ raw, instrument: "hand stopwatch", seen: [], atLeast: false, kept: false })),
+    trials: raws.map((raw) => ({ outcome: "number" as const, raw, broke: null, instrument: "hand stopwatch", seen: [], kept: false })),
   });
   return {
     id: `entry-${name}-`.padEnd(24, "x"),

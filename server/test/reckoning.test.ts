@@ -1,5 +1,5 @@
 import type { BuilderPage, EntryPage, FindingsDoc, Receipt, RevealDoc, RevealPage, RunDoc } from "@lampcrate/contract";
-import { families } from "@lampcrate/core";
+import { families, surelyBetter } from "@lampcrate/core";
 import fc from "fast-check";
 import { afterEach, beforeEach, describe, expect, it } from "vitest";
 import { reckonHere } from "../src/index.ts";
@@ -143,16 +143,43 @@ describe("long lists", () => {
   });
 });
 
+const exact = (value: number) => ({ low: value, high: value, open: false });
+
 describe("ranks", () => {
+  it("where values are known between bounds, count those who surely did better", () => {
+    const anyInterval = fc.tuple(fc.integer({ min: 0, max: 5 }), fc.constantFrom(0, 1, 3, null)).map(([low, wide]) => ({
+      low,
+      high: wide === null ? null : low + wide,
+      open: wide !== 0,
+    }));
+    fc.assert(
+      fc.property(fc.array(anyInterval, { maxLength: 20 }), fc.constantFrom("more", "less"), (all, better) => {
+        const ranks = ranksOf(
+          all.map((best, i) => ({ alias: `b${i}`, best, last: null, measure: null })),
+          "best",
+          better,
+        );
+        for (const [i, one] of all.entries())
+          expect(ranks.get(`b${i}`)).toBe(1 + all.filter((other) => surelyBetter(other, one, better)).length);
+      }),
+    );
+  });
+
   it("are one more than the number with a strictly better score", () => {
     fc.assert(
       fc.property(
         fc.array(fc.option(fc.integer({ min: 0, max: 6 }), { nil: null }), { maxLength: 30 }),
         fc.constantFrom("more", "less"),
         (scores, better) => {
-          const builders = scores.map((best, i) => ({ alias: `b${i}`, best, last: null, measure: null }));
+          const builders = scores.map((best, i) => ({
+            alias: `b${i}`,
+            best: best === null ? null : exact(best),
+            last: null,
+            measure: null,
+          }));
           const ranks = ranksOf(builders, "best", better);
-          for (const { alias, best } of builders) {
+          for (const [i, { alias }] of builders.entries()) {
+            const best = scores[i] ?? null;
             const ahead = scores.filter((s) => s !== null && best !== null && (better === "more" ? s > best : s < best)).length;
             expect(ranks.get(alias)).toBe(best === null ? undefined : 1 + ahead);
           }
@@ -163,14 +190,14 @@ describe("ranks", () => {
 
   it("leave out whoever measured something else, by an earlier sheet", () => {
     const all = [
-      { alias: "far", best: 4, last: 4, measure: families["launch-band"].measures({ aim: "far" })[0] },
-      { alias: "near", best: 0.1, last: 0.1, measure: null },
+      { alias: "far", best: exact(4), last: exact(4), measure: families["launch-band"].measures({ aim: "far" })[0] },
+      { alias: "near", best: exact(0.1), last: exact(0.1), measure: null },
     ];
     expect([...ranksOf(all, "best", "more")]).toEqual([["near", 1]]);
   });
 
   it("are given in no run that celebrates or lists the goal alone", () => {
-    expect(ranksOf([{ alias: "a", best: 1, last: 1, measure: null }], "celebrate", "more").size).toBe(0);
-    expect(ranksOf([{ alias: "a", best: 1, last: 1, measure: null }], "goal-improved", "more").size).toBe(0);
+    expect(ranksOf([{ alias: "a", best: exact(1), last: exact(1), measure: null }], "celebrate", "more").size).toBe(0);
+    expect(ranksOf([{ alias: "a", best: exact(1), last: exact(1), measure: null }], "goal-improved", "more").size).toBe(0);
   });
 });

@@ -211,7 +211,7 @@ describe("entries", () => {
       return (await house.ask("GET", `/api/runs/${run.id}/reveal`)).body as RevealDoc;
     };
     expect((await reveal("celebrate")).table.builders[0]).toMatchObject({ best: null, improved: null, rank: null });
-    expect((await reveal("best")).table.builders[0]).toMatchObject({ best: 1.66, rank: 1 });
+    expect((await reveal("best")).table.builders[0]).toMatchObject({ best: { low: 1.66, high: 1.66 }, rank: 1 });
   });
 });
 

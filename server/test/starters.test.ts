@@ -143,7 +143,7 @@ describe("house trials", () => {
         variables: {},
         guess: null,
         place: null,
-        trials: raws.map((raw) => ({ raw, instrument: "hand stopwatch", seen: [], atLeast: false, kept: false })),
+        trials: raws.map((raw) => ({ outcome: "number" as const, raw, broke: null, instrument: "hand stopwatch", seen: [], kept: false })),
       },
     ],
     ...patch,

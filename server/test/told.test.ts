@@ -18,7 +18,7 @@ const findings = async (): Promise<FindingsDoc> => (await house.ask("GET", `/api
 /** An entry whose second version measured these. */
 const measured = (name: string, raws: readonly string[]) => {
   const entry = goodEntry(name);
-  const trial = (raw: string) => ({ raw, instrument: "hand stopwatch", seen: [], atLeast: false, kept: true });
+  const trial = (raw: string) => ({ outcome: "number" as const, raw, broke: null, instrument: "hand stopwatch", seen: [], kept: true });
   return { ...entry, versions: entry.versions.map((v, n) => (n === 1 ? { ...v, trials: raws.map(trial) } : v)) };
 };
 
@@ -49,7 +49,7 @@ describe("values that can't be", () => {
     const [entry] = await entriesOf(house, run.id);
     expect(entry?.versions[1]?.trials.map((t) => t.flag)).toEqual([null, null, "impossible"]);
     await decide(entry?.id ?? "", "accepted", 1);
-    expect((await findings()).table.builders[0]).toMatchObject({ best: 1.62, last: 1.61 });
+    expect((await findings()).table.builders[0]).toMatchObject({ best: { low: 1.62, high: 1.62 }, last: { low: 1.61 } });
   });
 
   it("are told by what the version declares: a smaller wing can't fall so slowly", async () => {

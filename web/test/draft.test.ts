@@ -39,7 +39,7 @@ describe("a logbook on the device", () => {
           ...version,
           trials: [
             { ...first, raw: "1.2" },
-            { ...first, seen: ["hard"] },
+            { ...first, outcome: "failed", seen: ["hard"] },
           ],
         },
       ],

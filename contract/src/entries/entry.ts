@@ -1,15 +1,18 @@
-import type { Dimension, Flag, Offer, TestPlace, VersionRole } from "@lampcrate/core";
+import type { Dimension, Flag, Offer, TestPlace, TrialKind, VersionRole } from "@lampcrate/core";
 
 export const ageBands = ["under 6", "6 to 8", "9 to 11", "12 to 15", "16 and over", "mixed"] as const;
 export type AgeBand = (typeof ageBands)[number];
 
 export interface TrialInput {
-  /** What was typed or timed, in words; null when the test gave no number. */
+  /** What came out of it. */
+  readonly outcome: TrialKind;
+  /** The number as typed or timed, in words, or the most that it held; null where there is none. */
   readonly raw: string | null;
+  /** What it gave way at, in words: with "between" and "below"; null otherwise. */
+  readonly broke: string | null;
   readonly instrument: string;
+  /** Symptoms, beside any result. */
   readonly seen: readonly string[];
-  /** Loads or heights ran out: an at-least value. */
-  readonly atLeast: boolean;
   /** The person was asked about this value and keeps it. */
   readonly kept: boolean;
 }
@@ -55,6 +58,7 @@ export interface TrialDoc extends TrialInput {
   readonly number: number;
   /** SI; null when there is no number. */
   readonly value: number | null;
+  readonly brokeValue: number | null;
   readonly flag: Flag;
   readonly flagWords: string | null;
   readonly offers: readonly Offer[];

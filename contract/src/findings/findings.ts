@@ -1,4 +1,4 @@
-import type { BuilderFound, FairTestFound, Measure, Outcome } from "@lampcrate/core";
+import type { BuilderFound, FairTestFound, FirstLastWord, Interval, Measure, Outcome } from "@lampcrate/core";
 
 /** One builder's line in the table, with what their last change did in words. */
 export interface BuilderLine extends BuilderFound {
@@ -17,8 +17,9 @@ export interface BuilderPage {
 /** First against last version of some builders. */
 export interface FirstLastPair {
   readonly alias: string;
-  readonly first: number;
-  readonly last: number;
+  readonly first: Interval;
+  readonly last: Interval;
+  readonly change: FirstLastWord;
 }
 
 /** What the run's accepted entries show: the answer, what is drawn, and the first page of the table. */

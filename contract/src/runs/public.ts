@@ -1,4 +1,4 @@
-import type { LineSource, RunKind, UnitChoice } from "@lampcrate/core";
+import type { FirstLastWord, Interval, LineSource, RunKind, UnitChoice } from "@lampcrate/core";
 import type { EntryDoc } from "../entries/entry.ts";
 import type { BriefDoc } from "./brief.ts";
 import type { Scoring } from "./run.ts";
@@ -49,9 +49,10 @@ export interface MineDoc {
 export interface RevealEntry {
   readonly alias: string;
   readonly metGoal: boolean;
-  readonly first: number | null;
-  readonly last: number | null;
-  readonly best: number | null;
+  readonly first: Interval | null;
+  readonly last: Interval | null;
+  readonly best: Interval | null;
+  readonly change: FirstLastWord | null;
   readonly improved: number | null;
   readonly rank: number | null;
 }

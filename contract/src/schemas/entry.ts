@@ -1,4 +1,4 @@
-import { instruments, isOddLine, testPlaces, versionRoles } from "@lampcrate/core";
+import { instruments, isOddLine, type TrialKind, testPlaces, trialKinds, versionRoles } from "@lampcrate/core";
 import Joi from "joi";
 import {
   ageBands,
@@ -16,15 +16,38 @@ const ageBand = Joi.string()
   .allow(null)
   .required();
 
+/** Which of the two numbers each kind of result has. */
+const numbersOf: Readonly<Record<TrialKind, { readonly raw: boolean; readonly broke: boolean }>> = {
+  number: { raw: true, broke: false },
+  atLeast: { raw: true, broke: false },
+  between: { raw: true, broke: true },
+  below: { raw: false, broke: true },
+  failed: { raw: false, broke: false },
+};
+
 const trial = objectOf<TrialInput>({
+  outcome: Joi.string()
+    .valid(...trialKinds)
+    .required(),
   raw: line(60).min(1).allow(null).required(),
+  broke: line(60).min(1).allow(null).required(),
   instrument: Joi.string()
     .valid(...instruments.map((i) => i.id))
     .required(),
   seen: Joi.array().items(line(40)).max(12).unique().required(),
-  atLeast: Joi.boolean().required(),
   kept: Joi.boolean().required(),
-});
+})
+  .custom((trial: TrialInput, helpers) => {
+    const has = numbersOf[trial.outcome];
+    const wrong = (["raw", "broke"] as const).find((part) => (trial[part] !== null) !== has[part]);
+    if (wrong === undefined) return trial;
+    const at = helpers.state.localize?.([...(helpers.state.path ?? []), wrong], [trial, ...helpers.state.ancestors]);
+    return helpers.error(has[wrong] ? "trial.needs" : "trial.hasNone", { outcome: trial.outcome }, at);
+  }, "numbers of its kind")
+  .messages({
+    "trial.needs": "{#label}: a result of this kind ({#outcome}) needs a number here",
+    "trial.hasNone": "{#label}: a result of this kind ({#outcome}) has no number here",
+  });
 
 /** A declared variable: an SI number or a few words. One look, where two schemas tried in turn cost a third of the whole check. */
 const declared = Joi.any().custom(

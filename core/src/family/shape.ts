@@ -52,6 +52,8 @@ export interface Measure {
   readonly unit: string | null;
   readonly instruments: readonly string[];
   readonly token?: Token | undefined;
+  /** Found step by step, load by load or rung by rung: how one says that it still held when they stopped, and what it gave way at. */
+  readonly steps?: { readonly holds: string; readonly breaks: string } | undefined;
 }
 
 /** What a prediction is told in: a dimension people measure, or a plain number of calibres or of times g. */

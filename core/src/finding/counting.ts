@@ -1,19 +1,17 @@
 import type { Flag } from "./flag.ts";
+import { outcomeOfRead, type ReadTrial, type TrialOutcome } from "./outcome/trialOutcome.ts";
 
-/** A trial once it has been read and checked; value SI, null when the test gave no number. */
-export interface CheckedValue {
-  readonly value: number | null;
+/** A trial once it has been read and checked. */
+export interface CheckedValue extends ReadTrial {
   readonly flag: Flag;
-  readonly atLeast: boolean;
 }
 
-/** What counts of a version's trials, SI: every value that was read and is possible; "still holding" apart, as it has no upper end. */
-export function countedValues(trials: readonly CheckedValue[]): {
-  readonly measured: readonly number[];
-  readonly atLeast: readonly number[];
-} {
-  const possible = trials.filter((trial) => trial.value !== null && trial.flag !== "impossible");
-  const those = (atLeast: boolean): readonly number[] =>
-    possible.flatMap((trial) => (trial.atLeast === atLeast && trial.value !== null ? [trial.value] : []));
-  return { measured: those(false), atLeast: those(true) };
+/** The numbers among some trials: those known exactly, failures apart. SI. */
+export function exactNumbers(outcomes: readonly TrialOutcome[]): readonly number[] {
+  return outcomes.flatMap((outcome) => (outcome.kind === "number" ? [outcome.value] : []));
+}
+
+/** What counts of a version's trials: all that came out of them but what is impossible. */
+export function countedOutcomes(trials: readonly CheckedValue[]): readonly TrialOutcome[] {
+  return trials.flatMap((trial) => (trial.flag === "impossible" ? [] : (outcomeOfRead(trial) ?? [])));
 }

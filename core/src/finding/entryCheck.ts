@@ -9,6 +9,8 @@ import { checkValue, type Verdict } from "./flag.ts";
 /** What one typed trial says, held against the brief. */
 export interface CheckedTrial {
   readonly read: Read;
+  /** What it gave way at, where that was typed. */
+  readonly broke: Read;
   readonly verdict: Verdict;
 }
 
@@ -17,7 +19,7 @@ export interface CheckedVersion {
   readonly role: VersionRole;
   readonly variables: Readonly<Record<string, number | string>>;
   readonly place: TestPlace | null;
-  readonly trials: readonly { readonly raw: string | null; readonly instrument: string }[];
+  readonly trials: readonly { readonly raw: string | null; readonly broke?: string | null | undefined; readonly instrument: string }[];
 }
 
 const quiet: Verdict = { flag: null, offers: [] };
@@ -67,7 +69,8 @@ export function checkVersion(family: Family, spec: Values, design: Values, versi
   };
   return version.trials.map((trial, index) => {
     const read = reads[index] ?? { ok: false, reason: "empty" };
-    if (!read.ok) return { read, verdict: quiet };
+    const broke = readTrial(trial.broke ?? null, measure);
+    if (!read.ok) return { read, broke, verdict: quiet };
     const bounds = boundsOf(trial.instrument);
     const peers = reads.flatMap((other, i) => (i !== index && other.ok && !isOutside(other.si, bounds.hard) ? [other.si] : []));
     const verdict = checkValue({
@@ -82,7 +85,7 @@ export function checkVersion(family: Family, spec: Values, design: Values, versi
       },
       tokenKg: measure.token?.massKg ?? null,
     });
-    return { read, verdict };
+    return { read, broke, verdict };
   });
 }
 

@@ -1,20 +1,19 @@
 import type { VersionRole } from "../family/choices.ts";
 import type { Family, Field, Measure, Values } from "../family/shape.ts";
 import { applies } from "../family/values.ts";
-import { mean } from "../numeric/summary.ts";
 import { instrumentById } from "../quantity/instruments.ts";
 import { type FairTest, fairTest, type TestedVersion } from "./fairTest.ts";
+import { failedAs, type Interval, type TrialOutcome } from "./outcome/trialOutcome.ts";
+import { bestOf, type FirstLastWord, firstAndLast, versionOutcome } from "./outcome/versionOutcome.ts";
 
-/** One version of an accepted entry; values SI, accepted and inside the hard bounds only. */
+/** One version of an accepted entry, with what came out of its trials but what is impossible. */
 export interface FindingVersion {
   readonly number: number;
   readonly role: VersionRole;
   readonly variables: Readonly<Record<string, number | string>>;
   readonly place: string | null;
   readonly instrument: string;
-  readonly values: readonly number[];
-  /** "Still holding" when loads ran out: counts for goal and best, kept out of means and intervals. */
-  readonly atLeast: readonly number[];
+  readonly trials: readonly TrialOutcome[];
 }
 
 export interface FindingEntry {
@@ -35,8 +34,8 @@ export interface FairTestFound {
   readonly field: Field | null;
   readonly fromValue: string | number | null;
   readonly toValue: string | number | null;
-  readonly oldValues: readonly number[];
-  readonly newValues: readonly number[];
+  readonly oldTrials: readonly TrialOutcome[];
+  readonly newTrials: readonly TrialOutcome[];
   readonly control: boolean;
   /** What its numbers are. */
   readonly measure: Measure;
@@ -48,11 +47,13 @@ export interface BuilderFound {
   readonly entryId: string;
   readonly alias: string;
   readonly metGoal: boolean;
-  /** Means of the first and the last version with a value. */
-  readonly first: number | null;
-  readonly last: number | null;
-  readonly best: number | null;
-  /** Best later mean ÷ first mean, upside down where less is better; null with one version. */
+  /** Means of the first and the last version with a value; both are the one version there is. */
+  readonly first: Interval | null;
+  readonly last: Interval | null;
+  readonly best: Interval | null;
+  /** How the best later version did beside the first, by mean; null with one version. */
+  readonly change: FirstLastWord | null;
+  /** Best later mean ÷ first mean, upside down where less is better; null where not both are known exactly and above nothing. */
   readonly improved: number | null;
   /** What its numbers are, where that isn't the run's measure: the sheet they built from asked for another. */
   readonly measure: Measure | null;
@@ -95,7 +96,7 @@ export function entryFindings(family: Family, spec: Values, entry: FindingEntry)
   return {
     measure,
     goal,
-    builder: builderOf(entry, goal, measure.better),
+    builder: builderOf(entry, goal, measure),
     comparisons: comparisonsOf(entry, family, spec, measure),
   };
 }
@@ -118,29 +119,26 @@ export function joinFindings(family: Family, spec: Values, found: readonly Entry
 
 const isAlike = (a: Measure, b: Measure): boolean => a.id === b.id && a.dimension === b.dimension && a.better === b.better;
 
-function builderOf(entry: FindingEntry, goal: number, better: "more" | "less"): BuilderFound {
+function builderOf(entry: FindingEntry, goal: number, measure: Measure): BuilderFound {
+  const { better } = measure;
+  const failed = failedAs(measure);
   const builds = entry.versions.filter((version) => version.role === "build");
-  const tested = builds.filter((version) => version.values.length > 0);
-  const means = tested.map((version) => mean(version.values));
-  const [first, ...later] = means;
-  const all = builds.flatMap((version) => [...version.values, ...version.atLeast]);
-  const best = all.length === 0 ? null : better === "more" ? Math.max(...all) : Math.min(...all);
-  const bestLater = later.length === 0 ? null : better === "more" ? Math.max(...later) : Math.min(...later);
-  const improved =
-    first !== undefined && bestLater !== null && first > 0 && bestLater > 0
-      ? better === "more"
-        ? bestLater / first
-        : first / bestLater
-      : null;
-  const slack = Math.abs(goal) * 1e-9;
+  const tested = builds.map((version) => versionOutcome(version.trials, better, failed, goal)).filter(({ counted }) => counted > 0);
+  const [first = null, ...later] = tested.flatMap(({ mean }) => mean ?? []);
+  const change = later.length === 0 ? null : firstAndLast(first, bestOf(later, better), better);
+  const ratio = change?.ratio ?? 0;
   return {
     entryId: entry.id,
     alias: entry.alias,
-    metGoal: best !== null && (better === "more" ? best >= goal - slack : best <= goal + slack),
-    first: first ?? null,
-    last: means.at(-1) ?? null,
-    best,
-    improved,
+    metGoal: tested.some(({ goalMet }) => goalMet),
+    first,
+    last: later.at(-1) ?? first,
+    best: bestOf(
+      tested.flatMap((one) => one.best ?? []),
+      better,
+    ),
+    change: change?.word ?? null,
+    improved: ratio > 0 ? (better === "more" ? ratio : 1 / ratio) : null,
     measure: null,
   };
 }
@@ -166,7 +164,7 @@ function compare(
   control: boolean,
 ): FairTestFound {
   const as = (version: FindingVersion): TestedVersion => ({
-    values: version.values,
+    trials: version.trials,
     as: {
       measure: measure.id,
       instrument: version.instrument,
@@ -177,7 +175,7 @@ function compare(
         : standing(version.variables, family.variables, spec),
     },
   });
-  const result = fairTest(as(old), as(fresh), measure.better, instrumentById(fresh.instrument)?.resolution ?? 0);
+  const result = fairTest(as(old), as(fresh), measure.better, failedAs(measure), instrumentById(fresh.instrument)?.resolution ?? 0);
   const [id] = result.comparison.changed;
   const one = result.comparison.kind === "fair test" && id !== undefined && !control ? id : null;
   const field = family.variables.find((f) => f.id === one) ?? null;
@@ -190,8 +188,8 @@ function compare(
     field,
     fromValue: one === null ? null : (old.variables[one] ?? null),
     toValue: one === null ? null : (fresh.variables[one] ?? null),
-    oldValues: old.values,
-    newValues: fresh.values,
+    oldTrials: old.trials,
+    newTrials: fresh.trials,
     control,
     measure,
     result,

@@ -1,5 +1,5 @@
 import type { BuilderLine, FindingsDoc } from "@lampcrate/contract";
-import { showNumber, showQuantity, type UnitChoice } from "@lampcrate/core";
+import { changeWords, type Interval, intervalWords, showNumber, showQuantity, type UnitChoice } from "@lampcrate/core";
 import { useInfiniteQuery } from "@tanstack/react-query";
 import type { ColumnType } from "antd/es/table";
 import { useState } from "react";
@@ -19,14 +19,14 @@ export function BuilderTable({ runId, findings, units }: BuilderTableProps) {
   const [open, setOpen] = useState(false);
   const more = useInfiniteQuery({ ...buildersQuery(runId, table), enabled: open && table.next !== null });
   const builders = [...table.builders, ...(open ? (more.data?.pages.flatMap((page) => page.builders) ?? []) : [])];
-  const number = (title: string, of: (builder: BuilderLine) => number | null): ColumnType<BuilderLine> => ({
+  const number = (title: string, of: (builder: BuilderLine) => Interval | null): ColumnType<BuilderLine> => ({
     title,
     key: title,
     className: "number",
-    sorter: (a, b) => (of(a) ?? Number.NEGATIVE_INFINITY) - (of(b) ?? Number.NEGATIVE_INFINITY),
+    sorter: (a, b) => (of(a)?.low ?? Number.NEGATIVE_INFINITY) - (of(b)?.low ?? Number.NEGATIVE_INFINITY),
     render: (_, builder) => {
       const value = of(builder);
-      return value === null ? "–" : showQuantity(value, (builder.measure ?? measure).dimension, units);
+      return value === null ? "–" : intervalWords(value, (si) => showQuantity(si, (builder.measure ?? measure).dimension, units));
     },
   });
   return (
@@ -56,7 +56,7 @@ export function BuilderTable({ runId, findings, units }: BuilderTableProps) {
             key: "change",
             className: "number",
             sorter: (a, b) => (a.improved ?? 0) - (b.improved ?? 0),
-            render: (_, { improved }) => (improved === null ? "–" : `× ${showNumber(improved, 2)}`),
+            render: (_, builder) => changeWords(builder, (ratio) => showNumber(ratio, 2)),
           },
           { title: "The change, in words", key: "words", className: "small", render: (_, { words }) => words ?? "one version only" },
         ]}

@@ -1,5 +1,5 @@
 import type { FindingsDoc } from "@lampcrate/contract";
-import { showQuantity, type UnitChoice } from "@lampcrate/core";
+import { type Interval, intervalWords, isExact, showQuantity, surelyBetter, type UnitChoice } from "@lampcrate/core";
 import { CartesianGrid, ReferenceLine, Scatter, ScatterChart, Tooltip, XAxis, YAxis } from "recharts";
 import { quantityScale, ticksOf } from "../../shared/pieces/scale.ts";
 import { ChartFrame } from "../charts/ChartFrame.tsx";
@@ -9,7 +9,7 @@ import { axis, chosen, grid, quietAxis, still, tooltip } from "../charts/look.ts
 export function FirstLast({ findings, units }: { readonly findings: FindingsDoc; readonly units: UnitChoice }) {
   const { measure, goal } = findings;
   const { pairs, total } = findings.firstLast;
-  const all = [...pairs.flatMap((p) => [p.first, p.last]), goal];
+  const all = [...pairs.flatMap((p) => [p.first, p.last].flatMap(({ low: least, high: most }) => [least, most ?? least])), goal];
   const [low, high] = [Math.min(...all), Math.max(...all)];
   const [from, to] = [Math.max(0, low - (high - low) * 0.08), high + (high - low) * 0.06];
   const scale = quantityScale(measure.dimension, units, measure.unit ?? undefined, goal, measure.token);
@@ -17,19 +17,21 @@ export function FirstLast({ findings, units }: { readonly findings: FindingsDoc;
   // The first pair stands on top.
   const at = (i: number): number => pairs.length - i;
   const names = new Map(pairs.map((pair, i) => [at(i), pair.alias]));
-  const points = (of: "first" | "last") => pairs.map((pair, i) => ({ value: pair[of], place: at(i), alias: pair.alias }));
-  const better = pairs.filter((p) => (measure.better === "more" ? p.last > p.first : p.last < p.first)).length;
+  const points = (of: "first" | "last") => pairs.map((pair, i) => ({ value: pair[of].low, place: at(i), alias: pair.alias }));
+  const better = pairs.filter((p) => surelyBetter(p.last, p.first, measure.better)).length;
+  const said = (value: Interval): string => intervalWords(value, show);
   return (
     <section className="sheet pad stack" aria-label="First version against last">
       <h2>First version against last</h2>
       <p className="soft small">
-        {measure.words}, mean of each version; a ring is the first, a filled disc the last. The amber line is the goal, {show(goal)}.
+        {measure.words}, mean of each version; a ring is the first, a filled disc the last; dots lead on to where it may have been. The
+        amber line is the goal, {show(goal)}.
       </p>
       <ChartFrame
         label={`${pairs.length} builders: ${better} did better with their last version than with their first`}
         height={pairs.length * 19 + 44}
         head={["Builder", "First version", "Last version"]}
-        rows={pairs.map((pair) => [pair.alias, show(pair.first), show(pair.last)])}
+        rows={pairs.map((pair) => [pair.alias, said(pair.first), said(pair.last)])}
       >
         <ScatterChart margin={{ top: 4, right: 14, bottom: 4, left: 0 }} accessibilityLayer={false}>
           <CartesianGrid {...grid} horizontal={false} />
@@ -57,13 +59,28 @@ export function FirstLast({ findings, units }: { readonly findings: FindingsDoc;
             <ReferenceLine
               key={pair.alias}
               segment={[
-                { x: pair.first, y: at(i) },
-                { x: pair.last, y: at(i) },
+                { x: pair.first.low, y: at(i) },
+                { x: pair.last.low, y: at(i) },
               ]}
               stroke="var(--settled)"
               strokeWidth={2}
             />
           ))}
+          {pairs.flatMap((pair, i) =>
+            (["first", "last"] as const)
+              .filter((of) => !isExact(pair[of]))
+              .map((of) => (
+                <ReferenceLine
+                  key={`${pair.alias} ${of}`}
+                  segment={[
+                    { x: pair[of].low, y: at(i) },
+                    { x: pair[of].high ?? to, y: at(i) },
+                  ]}
+                  stroke="var(--ink)"
+                  strokeDasharray="2 3"
+                />
+              )),
+          )}
           <Scatter {...still} data={points("first")} fill="var(--sheet)" stroke="var(--ink)" strokeWidth={1.6} />
           <Scatter {...still} data={points("last")} fill="var(--settled)" stroke="var(--ink)" />
         </ScatterChart>
@@ -87,7 +104,7 @@ function PairTip({ alias, findings, show }: PairTipProps) {
   const pair = findings.firstLast.pairs.find((p) => p.alias === alias);
   return pair ? (
     <p className="chart-tip">
-      {pair.alias}: {show(pair.first)}, then {show(pair.last)}
+      {pair.alias}: {intervalWords(pair.first, show)}, then {intervalWords(pair.last, show)}
     </p>
   ) : null;
 }

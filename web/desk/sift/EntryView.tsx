@@ -1,5 +1,15 @@
 import type { EntryDoc, VersionDoc } from "@lampcrate/contract";
-import { type Dimension, declaredWords, type Family, families, reasonWords, showQuantity, type UnitChoice } from "@lampcrate/core";
+import {
+  type Dimension,
+  declaredWords,
+  type Family,
+  families,
+  outcomeOfRead,
+  outcomeSaid,
+  reasonWords,
+  showQuantity,
+  type UnitChoice,
+} from "@lampcrate/core";
 import { Input } from "antd";
 import type { RefObject } from "react";
 import { Button } from "../pieces/Button.tsx";
@@ -96,12 +106,13 @@ function VersionTable({
           <li key={trial.id}>
             <span className="small soft">trial {trial.number} </span>
             <strong className={trial.flag === null ? "" : trial.flag === "impossible" ? "flagged impossible" : "flagged"}>
-              {trial.value === null ? "no number" : `${trial.atLeast ? "≥ " : ""}${show(trial.value)}`}
+              {cameOut(trial, show)}
             </strong>
             <div className="small soft">
-              {trial.raw === null
-                ? trial.seen.map((id) => family.symptoms.find((s) => s.id === id)?.words ?? id).join(", ")
-                : `typed ${trial.raw}`}
+              {[
+                ...[trial.raw, trial.broke].flatMap((typed) => (typed === null ? [] : [`typed ${typed}`])),
+                ...trial.seen.map((id) => family.symptoms.find((s) => s.id === id)?.words ?? id),
+              ].join(", ")}
             </div>
           </li>
         ))}
@@ -119,6 +130,12 @@ function VersionTable({
         ))}
     </div>
   );
+}
+
+/** What came out of a trial, in words. */
+function cameOut({ brokeValue: broke, ...trial }: VersionDoc["trials"][number], show: (si: number) => string): string {
+  const outcome = outcomeOfRead({ ...trial, broke });
+  return outcome ? outcomeSaid(outcome, show) : "no number";
 }
 
 /** What they declared, in words. */

@@ -58,6 +58,7 @@ export function SendPart({ sheet, book }: { readonly sheet: SheetDoc; readonly b
         </div>
       ) : null}
       {missing === null ? null : <p id="send-missing">{missing}</p>}
+      {missing === null && testedBuilds(draft) === 1 ? <p>{words.log.oneVersion}</p> : null}
       <button
         type="button"
         className="big"
@@ -72,20 +73,24 @@ export function SendPart({ sheet, book }: { readonly sheet: SheetDoc; readonly b
   );
 }
 
+/** Versions with a result of any kind. */
+const testedBuilds = ({ versions }: LogDraft): number => filledVersions(versions).filter(({ role }) => role === "build").length;
+
 function missingWords(sheet: SheetDoc, draft: LogDraft, words: ReturnType<typeof useWords>): string | null {
   const family = familyOf(sheet.brief.family);
   const [measure] = family.measures(sheet.brief.spec);
   const filled = filledVersions(draft.versions);
   const reads = filled.flatMap((version) =>
-    checkVersion(family, sheet.brief.spec, sheet.brief.design, version).map((checked, i) => ({
-      checked,
-      raw: version.trials[i]?.raw ?? null,
+    checkVersion(family, sheet.brief.spec, sheet.brief.design, version).map(({ read, broke }, i) => ({
+      unread: !read.ok && (version.trials[i]?.raw ?? null) !== null,
+      unreadBroke: !broke.ok && (version.trials[i]?.broke ?? null) !== null,
+      crossed: read.ok && broke.ok && broke.si <= read.si,
     })),
   );
-  if (reads.some(({ checked, raw }) => raw !== null && !checked.read.ok)) return words.log.needRead;
+  if (reads.some(({ unread, unreadBroke }) => unread || unreadBroke)) return words.log.needRead;
+  if (reads.some(({ crossed }) => crossed)) return words.log.needMore;
   if (draft.versions.some((version) => version.guess !== null && !readTrial(version.guess, measure).ok)) return words.log.needRead;
-  const tested = filled.filter((version) => version.role === "build" && version.trials.some((trial) => trial.raw !== null));
-  if (tested.length < 2) return words.log.needTwo;
+  if (testedBuilds(draft) === 0) return words.log.needOne;
   if (sheet.entries !== "open") return words.log.notOpen;
   return draft.keep ? null : words.log.needConsent;
 }

@@ -1,4 +1,4 @@
-import type { AgeBand, EntryInput, VersionInput } from "@lampcrate/contract";
+import type { AgeBand, EntryInput, TrialInput, VersionInput } from "@lampcrate/contract";
 import type { Family, Values } from "@lampcrate/core";
 import { nanoid } from "nanoid";
 import { blankVersion, filledVersions } from "../../shared/logbook/versions.ts";
@@ -50,10 +50,27 @@ const keyOf = (code: string): string => `lampcrate-log-${code.toLowerCase()}`;
 export function keptDraft(code: string): LogDraft | null {
   try {
     const text = localStorage.getItem(keyOf(code));
-    return text === null ? null : (JSON.parse(text) as LogDraft);
+    return text === null ? null : draftFrom(JSON.parse(text));
   } catch {
     return null;
   }
+}
+
+/** A trial as drafts held it before there were results other than a number. */
+type OldTrial = Omit<TrialInput, "outcome" | "broke"> & { readonly atLeast?: boolean } & Partial<Pick<TrialInput, "outcome" | "broke">>;
+
+/** A kept draft as one of today; null where it is none. */
+function draftFrom(kept: unknown): LogDraft | null {
+  const draft = kept as LogDraft | null;
+  if (typeof draft?.id !== "string" || typeof draft.secret !== "string" || !Array.isArray(draft.versions)) return null;
+  const known = draft.versions.every((version) => Array.isArray(version?.trials) && typeof version.variables === "object");
+  if (!known) return null;
+  const today = ({ atLeast, ...trial }: OldTrial): TrialInput => ({
+    ...trial,
+    outcome: trial.outcome ?? (atLeast && trial.raw !== null ? "atLeast" : "number"),
+    broke: trial.broke ?? null,
+  });
+  return { ...draft, versions: draft.versions.map((version) => ({ ...version, trials: version.trials.map(today) })) };
 }
 
 /** Keeps the draft on this device; a full or closed store is no reason to stop writing. */

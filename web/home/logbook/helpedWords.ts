@@ -1,5 +1,5 @@
 import type { SheetDoc, VersionInput } from "@lampcrate/contract";
-import { checkVersion, comparisonWords, countedValues, runFindings } from "@lampcrate/core";
+import { checkVersion, comparisonWords, countedOutcomes, runFindings } from "@lampcrate/core";
 import { familyOf } from "../family.ts";
 
 /** The last change of a logbook in plain words; null while there is nothing to compare. */
@@ -10,10 +10,11 @@ export function helpedWords(sheet: SheetDoc, versions: readonly VersionInput[]):
     id: "own",
     alias: "you",
     versions: versions.map((version, i) => {
-      const checked = checkVersion(family, brief.spec, brief.design, version).map(({ read, verdict }, t) => ({
+      const checked = checkVersion(family, brief.spec, brief.design, version).map(({ read, broke, verdict }, t) => ({
         value: read.ok ? read.si : null,
+        broke: broke.ok ? broke.si : null,
         flag: verdict.flag,
-        atLeast: version.trials[t]?.atLeast ?? false,
+        outcome: version.trials[t]?.outcome ?? "number",
       }));
       return {
         number: i,
@@ -21,13 +22,12 @@ export function helpedWords(sheet: SheetDoc, versions: readonly VersionInput[]):
         variables: version.variables,
         place: version.place,
         instrument: version.trials[0]?.instrument ?? "",
-        values: countedValues(checked).measured,
-        atLeast: [],
+        trials: countedOutcomes(checked),
       };
     }),
   };
   const found = runFindings(family, brief.spec, [entry]);
   const last = found.comparisons.filter((comparison) => !comparison.control).at(-1);
-  if (!last || last.oldValues.length === 0 || last.newValues.length === 0) return null;
+  if (!last || last.oldTrials.length === 0 || last.newTrials.length === 0) return null;
   return comparisonWords(last, sheet.units);
 }

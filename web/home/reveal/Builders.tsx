@@ -1,4 +1,5 @@
 import type { RevealPage } from "@lampcrate/contract";
+import type { Interval } from "@lampcrate/core";
 import { useInfiniteQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { useRested } from "../../shared/useRested.ts";
@@ -8,7 +9,7 @@ import { revealMoreQuery } from "../queries.ts";
 interface BuildersProps {
   readonly code: string;
   readonly first: RevealPage;
-  readonly show: (value: number | null) => string;
+  readonly show: (value: Interval | null) => string;
 }
 
 /** First against last version of every builder, a hundred at a time; one's own is found by its first letters. */

@@ -1,5 +1,5 @@
 import type { RevealDoc } from "@lampcrate/contract";
-import { showNumber, showQuantity } from "@lampcrate/core";
+import { type Interval, intervalWords, showNumber, showQuantity } from "@lampcrate/core";
 import { useQuery } from "@tanstack/react-query";
 import { Link, useParams } from "react-router";
 import { RigDrawing } from "../../shared/pieces/RigDrawing.tsx";
@@ -21,7 +21,8 @@ export function Reveal() {
   const { brief, units } = sheet.data;
   const family = familyOf(brief.family);
   const { dimension } = family.measures(brief.spec)[0];
-  const show = (value: number | null): string => (value === null ? "–" : showQuantity(value, dimension, units));
+  const show = (value: Interval | null): string =>
+    value === null ? "–" : intervalWords(value, (si) => showQuantity(si, dimension, units));
   const { scoring } = reveal.data;
   return (
     <main className="home">

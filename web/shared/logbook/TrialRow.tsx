@@ -3,6 +3,7 @@ import {
   type CheckedTrial,
   flagWords,
   type Measure,
+  type Read,
   reasonWords,
   refusalWords,
   type Symptom,
@@ -11,6 +12,7 @@ import {
 } from "@lampcrate/core";
 import { useId, useState } from "react";
 import { useWords } from "../words/useWords.ts";
+import { isUsed, itFailed, stillHolding, withBroke, withNumber } from "./trialEdits.ts";
 
 interface TrialRowProps {
   readonly number: number;
@@ -18,49 +20,45 @@ interface TrialRowProps {
   readonly checked: CheckedTrial | undefined;
   readonly measure: Measure;
   readonly units: UnitChoice;
-  /** What may be seen when such a build fails. */
+  /** What may be seen of such a build. */
   readonly symptoms: readonly Symptom[];
   readonly onChange: (patch: Partial<TrialInput>) => void;
 }
 
-/** One trial: typed or timed; questioned in place when it can't be, or hardly. A failed test is an ordinary thing with a next question. */
+/** One trial: what came out, in a tap or two; questioned in place when it can't be, or hardly. A failed test is an ordinary thing with a next question. */
 export function TrialRow({ number, trial, checked, measure, units, symptoms, onChange }: TrialRowProps) {
   const words = useWords();
   const id = useId();
-  const [failed, setFailed] = useState(trial.raw === null && trial.seen.length > 0);
+  const [seeing, setSeeing] = useState(trial.seen.length > 0);
+  const [breaks, setBreaks] = useState(trial.broke !== null);
   const read = checked?.read;
-  const unread =
-    trial.raw !== null && read && !read.ok
-      ? refusalWords(read.reason, trial.raw, { dimension: measure.dimension, defaultUnit: measure.unit })
-      : null;
   const value = read?.ok ? showQuantity(read.si, measure.dimension, units) : null;
   const asks = checked !== undefined && checked.verdict.flag !== null && !trial.kept;
-  const unit = measure.unit ?? measure.token?.names[0];
+  const { steps } = measure;
+  const failed = trial.outcome === "failed";
   return (
-    <div className="stacked near">
-      <div className="trial">
-        <label htmlFor={id}>{words.log.trial(number)}</label>
-        <input
-          id={id}
-          className="typed"
-          inputMode={measure.dimension === "count" ? "numeric" : "text"}
-          maxLength={60}
-          placeholder={unit}
-          value={trial.raw ?? ""}
-          aria-invalid={unread !== null}
-          aria-describedby={`${id}-says`}
-          onChange={(event) => onChange({ raw: event.target.value === "" ? null : event.target.value, kept: false })}
+    <div className="stacked near one-trial">
+      <NumberBox
+        id={id}
+        label={words.log.trial(number)}
+        raw={trial.raw}
+        read={read}
+        measure={measure}
+        units={units}
+        onType={(text) => onChange(withNumber(trial, text))}
+      />
+      {steps && breaks ? (
+        <NumberBox
+          id={`${id}-broke`}
+          label={steps.breaks}
+          raw={trial.broke}
+          read={checked?.broke}
+          measure={measure}
+          units={units}
+          onType={(text) => onChange(withBroke(trial, text))}
         />
-        {trial.raw === null ? (
-          <button type="button" className="link" aria-expanded={failed} onClick={() => setFailed(!failed)}>
-            {words.log.noNumber}
-          </button>
-        ) : (
-          <strong>{value}</strong>
-        )}
-      </div>
-      <div id={`${id}-says`} role="status">
-        {unread === null ? null : <p className="trouble-text">{unread}</p>}
+      ) : null}
+      <div role="status" className="says">
         {asks && value !== null && checked ? (
           <Question
             value={value}
@@ -77,14 +75,93 @@ export function TrialRow({ number, trial, checked, measure, units, symptoms, onC
           </p>
         ) : null}
       </div>
-      {failed && trial.raw === null ? <Symptoms symptoms={symptoms} seen={trial.seen} onChange={(seen) => onChange({ seen })} /> : null}
-      {measure.quality === "load" && trial.raw !== null && read?.ok ? (
-        <label className="tick">
-          <input type="checkbox" checked={trial.atLeast} onChange={(event) => onChange({ atLeast: event.target.checked })} />
-          <span className="small">{words.log.atLeast}</span>
-        </label>
-      ) : null}
+      <div className="outcomes" role="group" aria-label={words.log.cameOut(number)}>
+        {steps && trial.raw !== null ? (
+          <button
+            type="button"
+            className="answer"
+            aria-pressed={trial.outcome === "atLeast"}
+            onClick={() => {
+              setBreaks(false);
+              onChange(stillHolding(trial));
+            }}
+          >
+            {steps.holds}
+          </button>
+        ) : null}
+        {steps && !failed ? (
+          <button
+            type="button"
+            className="answer"
+            aria-pressed={breaks}
+            onClick={() => {
+              setBreaks(!breaks);
+              if (breaks) onChange(withBroke(trial, ""));
+            }}
+          >
+            {steps.breaks} …
+          </button>
+        ) : null}
+        {trial.raw === null && trial.broke === null ? (
+          <button
+            type="button"
+            className="answer"
+            aria-pressed={failed}
+            onClick={() => {
+              setBreaks(false);
+              setSeeing(!failed);
+              onChange(itFailed(trial));
+            }}
+          >
+            {words.log.noNumber}
+          </button>
+        ) : null}
+        {isUsed(trial) ? (
+          <button type="button" className="answer" aria-expanded={seeing} onClick={() => setSeeing(!seeing)}>
+            {words.log.seen}
+          </button>
+        ) : null}
+      </div>
+      {seeing ? <Symptoms symptoms={symptoms} seen={trial.seen} failed={failed} onChange={(seen) => onChange({ seen })} /> : null}
     </div>
+  );
+}
+
+interface NumberBoxProps {
+  readonly id: string;
+  readonly label: string;
+  readonly raw: string | null;
+  readonly read: Read | undefined;
+  readonly measure: Measure;
+  readonly units: UnitChoice;
+  readonly onType: (text: string) => void;
+}
+
+/** A number as people write it, what it was read as, or how to write it. */
+function NumberBox({ id, label, raw, read, measure, units, onType }: NumberBoxProps) {
+  const { dimension, unit, token } = measure;
+  const unread = raw !== null && read && !read.ok ? refusalWords(read.reason, raw, { dimension, defaultUnit: unit }) : null;
+  return (
+    <>
+      <div className="trial">
+        <label htmlFor={id}>{label}</label>
+        <input
+          id={id}
+          className="typed"
+          inputMode={dimension === "count" ? "numeric" : "text"}
+          maxLength={60}
+          placeholder={unit ?? token?.names[0]}
+          value={raw ?? ""}
+          aria-invalid={unread !== null}
+          aria-describedby={`${id}-says`}
+          onChange={(event) => onType(event.target.value)}
+        />
+        <strong>{raw !== null && read?.ok ? showQuantity(read.si, dimension, units) : ""}</strong>
+      </div>
+      <p id={`${id}-says`} role="status" className="trouble-text says">
+        {unread}
+      </p>
+    </>
   );
 }
 
@@ -132,17 +209,19 @@ function Question({ value, checked, measure, units, onTake, onKeep }: QuestionPr
 function Symptoms({
   symptoms,
   seen,
+  failed,
   onChange,
 }: {
   readonly symptoms: readonly Symptom[];
   readonly seen: readonly string[];
+  readonly failed: boolean;
   readonly onChange: (seen: readonly string[]) => void;
 }) {
   const words = useWords();
   const chosen = symptoms.filter((symptom) => seen.includes(symptom.id));
   return (
     <div>
-      <p>{words.log.noNumberHint}</p>
+      <p>{failed ? words.log.noNumberHint : words.log.seenHint}</p>
       <div className="choices">
         {symptoms.map((symptom) => (
           <button

@@ -17,6 +17,7 @@ import { quantityScale } from "../pieces/scale.ts";
 import { useWords } from "../words/useWords.ts";
 import { Stopwatch } from "./Stopwatch.tsx";
 import { TrialRow } from "./TrialRow.tsx";
+import { isUsed } from "./trialEdits.ts";
 import { VariableFields } from "./VariableFields.tsx";
 
 /** What is tried: a family's challenge with its numbers. */
@@ -46,7 +47,7 @@ export function VersionCard({ title, first, tried, version, removable, onChange,
   const checked = checkVersion(family, spec, design, version);
   const setTrial = (index: number, patch: Partial<TrialInput>): void =>
     onChange({ ...version, trials: version.trials.map((trial, i) => (i === index ? { ...trial, ...patch } : trial)) });
-  const next = version.trials.findIndex((trial) => trial.raw === null && trial.seen.length === 0);
+  const next = version.trials.findIndex((trial) => !isUsed(trial));
   const timed = measure.dimension === "time";
   return (
     <section className="card stacked" aria-labelledby={id}>
@@ -86,7 +87,10 @@ export function VersionCard({ title, first, tried, version, removable, onChange,
       {timed ? (
         <Stopwatch
           next={next < 0 ? null : next + 1}
-          onTime={(seconds) => next >= 0 && setTrial(next, { raw: seconds.toFixed(2), instrument: "hand stopwatch", kept: false })}
+          onTime={(seconds) =>
+            next >= 0 && setTrial(next, { outcome: "number", raw: seconds.toFixed(2), instrument: "hand stopwatch", kept: false })
+          }
+          onTakeBack={(number) => setTrial(number - 1, { raw: null, kept: false })}
         />
       ) : null}
       {measure.instruments.length > 1 && !timed ? <InstrumentChoice measure={measure} version={version} onChange={onChange} /> : null}

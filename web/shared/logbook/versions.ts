@@ -1,8 +1,16 @@
 import type { EntryDoc, TrialInput, VersionInput } from "@lampcrate/contract";
 import type { Family, Values } from "@lampcrate/core";
+import { isUsed, sentTrial } from "./trialEdits.ts";
 
 /** A trial without anything in it yet. */
-export const blankTrial = (instrument: string): TrialInput => ({ raw: null, instrument, seen: [], atLeast: false, kept: false });
+export const blankTrial = (instrument: string): TrialInput => ({
+  outcome: "number",
+  raw: null,
+  broke: null,
+  instrument,
+  seen: [],
+  kept: false,
+});
 
 /** A version to fill in; the variables of the one before stay declared. */
 export function blankVersion(family: Family, spec: Values, trials: number, role: "build" | "control", before?: VersionInput): VersionInput {
@@ -18,11 +26,11 @@ export function blankVersion(family: Family, spec: Values, trials: number, role:
   };
 }
 
-const isUsed = (trial: TrialInput): boolean => trial.raw !== null || trial.seen.length > 0;
-
 /** Versions with something in them, without their empty trials: what is sent. */
 export function filledVersions(versions: readonly VersionInput[]): readonly VersionInput[] {
-  return versions.map((version) => ({ ...version, trials: version.trials.filter(isUsed) })).filter((version) => version.trials.length > 0);
+  return versions
+    .map((version) => ({ ...version, trials: version.trials.filter(isUsed).map(sentTrial) }))
+    .filter((version) => version.trials.length > 0);
 }
 
 /** An entry's versions as they can be corrected. */
@@ -34,6 +42,6 @@ export function versionsOf(entry: EntryDoc): readonly VersionInput[] {
     variables,
     guess,
     place,
-    trials: trials.map(({ raw, instrument, seen, atLeast, kept }) => ({ raw, instrument, seen, atLeast, kept })),
+    trials: trials.map(({ outcome, raw, broke, instrument, seen, kept }) => ({ outcome, raw, broke, instrument, seen, kept })),
   }));
 }

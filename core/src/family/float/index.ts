@@ -127,6 +127,7 @@ export const float: Family = {
       unit: null,
       instruments: ["token count"],
       token: tokenOf(s),
+      steps: { holds: "still afloat when we stopped", breaks: "went under at" },
     },
   ],
   goal: (s) => ({ measure: "count", value: numberOf(s, floatSpec, "goalCount"), better: "more" }),

@@ -90,6 +90,7 @@ export const landing: Family = {
       better: "more",
       unit: "m",
       instruments: ["tape"],
+      steps: { holds: "came through the highest we tried", breaks: "did not come through at" },
     },
     { id: "crush", words: "Crush", dimension: "length", quality: "sag", better: "less", unit: "mm", instruments: ["ruler", "tape"] },
   ],

@@ -76,6 +76,7 @@ export const span: Family = {
       unit: "g",
       instruments: ["kitchen scale", "pocket scale", "bathroom scale"],
       token: tokenById("load-bag"),
+      steps: { holds: "still holding when we stopped", breaks: "gave way at" },
     },
     { id: "sag", words: "Sag", dimension: "length", quality: "sag", better: "less", unit: "mm", instruments: ["ruler", "tape"] },
   ],

@@ -1,3 +1,7 @@
+/** The kinds of result that a trial may have. */
+export const trialKinds = ["number", "atLeast", "between", "below", "failed"] as const;
+export type TrialKind = (typeof trialKinds)[number];
+
 /** What came out of one trial of a measure. Values SI; a pass, a rung and a failure have none. */
 export type TrialOutcome =
   | { readonly kind: "number"; readonly value: number }
@@ -14,6 +18,34 @@ export type Better = "more" | "less";
 
 /** What a failed trial counts as: nothing at all for a load, a count, a height; no value for a time. */
 export type FailedCountsAs = 0 | null;
+
+/** What a failed trial of a measure counts as, unless a brief says otherwise. */
+export function failedAs({ better, dimension }: { readonly better: Better; readonly dimension: string }): FailedCountsAs {
+  return better === "more" && dimension !== "time" ? 0 : null;
+}
+
+/** A trial as it was read: SI values of what was typed; null where that is missing or can't be read. */
+export interface ReadTrial {
+  readonly outcome: TrialKind;
+  /** The number, or the most that it held. */
+  readonly value: number | null;
+  /** What it gave way at. */
+  readonly broke: number | null;
+}
+
+/** What came out of a trial as read; null where something that it needs is missing. */
+export function outcomeOfRead({ outcome, value, broke }: ReadTrial): TrialOutcome | null {
+  switch (outcome) {
+    case "failed":
+      return { kind: "failed" };
+    case "below":
+      return broke === null ? null : { kind: "below", value: broke };
+    case "between":
+      return value === null || broke === null ? null : { kind: "between", held: value, failed: broke };
+    default:
+      return value === null ? null : { kind: outcome, value };
+  }
+}
 
 /** What is known of a value, SI; `high` null: endless. `open`: the top itself was not reached. */
 export interface Interval {

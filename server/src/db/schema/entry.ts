@@ -1,5 +1,5 @@
 import { type BriefDoc, type Broke, decisions, entryStates } from "@lampcrate/contract";
-import { testPlaces, versionRoles } from "@lampcrate/core";
+import { testPlaces, trialKinds, versionRoles } from "@lampcrate/core";
 import { check, index, integer, primaryKey, real, sqliteTable, text, uniqueIndex } from "drizzle-orm/sqlite-core";
 import { within } from "./checks.ts";
 import { staff } from "./house.ts";
@@ -63,7 +63,10 @@ export const trial = sqliteTable(
     value: real("value"),
     instrument: text("instrument").notNull(),
     seen: text("seen", { mode: "json" }).$type<readonly string[]>().notNull(),
-    atLeast: integer("at_least", { mode: "boolean" }).notNull(),
+    outcome: text("outcome", { enum: trialKinds }).notNull().default("number"),
+    /** What it gave way at, as typed, and as read, SI. */
+    brokeRaw: text("broke_raw"),
+    brokeValue: real("broke_value"),
     kept: integer("kept", { mode: "boolean" }).notNull(),
   },
   (t) => [uniqueIndex("trial_number").on(t.versionId, t.number), check("trial_value", within(t.value, -1e12, 1e12))],

@@ -27,7 +27,7 @@ export function sentVersions(db: Store, entryKey: number): readonly VersionInput
       .where(eq(trial.versionId, id))
       .orderBy(asc(trial.number))
       .all()
-      .map(({ raw, instrument, seen, atLeast, kept }) => ({ raw, instrument, seen, atLeast, kept })),
+      .map(({ outcome, raw, brokeRaw, instrument, seen, kept }) => ({ outcome, raw, broke: brokeRaw, instrument, seen, kept })),
   }));
 }
 

@@ -1,5 +1,14 @@
 import type { AgeBand, EntryDoc, VersionDoc } from "@lampcrate/contract";
-import { checkVersion, type Dimension, families, flagWords, isFamilyId, showQuantity } from "@lampcrate/core";
+import {
+  checkVersion,
+  countedOutcomes,
+  type Dimension,
+  families,
+  flagWords,
+  isFamilyId,
+  showQuantity,
+  type TrialOutcome,
+} from "@lampcrate/core";
 import { asc, desc, eq, inArray } from "drizzle-orm";
 import type { Store } from "../../db/open.ts";
 import { entry, type FrozenBrief, siftDecision, staff, trial, version } from "../../db/schema/index.ts";
@@ -89,6 +98,11 @@ export function versionDocs(db: Store, entryKey: number, brief: FrozenBrief["bri
   });
 }
 
+/** What came out of trials, but what is impossible. */
+export function outcomesOf(trials: VersionDoc["trials"]): readonly TrialOutcome[] {
+  return countedOutcomes(trials.map(({ brokeValue: broke, ...trial }) => ({ ...trial, broke })));
+}
+
 function versionDoc(row: VersionRow, trials: readonly TrialRow[], { brief }: FrozenBrief, units: RunRow["units"]): VersionDoc {
   const family = isFamilyId(brief.family) ? families[brief.family] : null;
   const checked = family
@@ -114,7 +128,9 @@ function versionDoc(row: VersionRow, trials: readonly TrialRow[], { brief }: Fro
         value: t.value,
         instrument: t.instrument,
         seen: t.seen,
-        atLeast: t.atLeast,
+        outcome: t.outcome,
+        broke: t.brokeRaw,
+        brokeValue: t.brokeValue,
         kept: t.kept,
         flag: verdict.flag,
         flagWords: t.value === null ? null : flagWords(verdict.flag, showQuantity(t.value, dimension, units)),

@@ -14,7 +14,11 @@ export interface ReadVersion extends Omit<VersionInput, "trials" | "guess"> {
   readonly number: number;
   readonly guessRaw: string | null;
   readonly guessValue: number | null;
-  readonly trials: readonly (TrialInput & { readonly value: number | null })[];
+  readonly trials: readonly (TrialInput & {
+    readonly value: number | null;
+    readonly brokeRaw: string | null;
+    readonly brokeValue: number | null;
+  })[];
 }
 
 /** Reads every trial's words into SI. Throws 422 naming each field that can't be read, before anything is written. */
@@ -56,7 +60,11 @@ export function readVersions(versions: readonly VersionInput[], brief: BriefDoc)
               field: `versions[${v}].trials[${i}].seen[${s}]`,
               message: "This challenge has nothing of that name to be seen.",
             });
-        return { ...t, value: read(t.raw, `versions[${v}].trials[${i}].raw`) };
+        const value = read(t.raw, `versions[${v}].trials[${i}].raw`);
+        const brokeValue = read(t.broke, `versions[${v}].trials[${i}].broke`);
+        if (value !== null && brokeValue !== null && brokeValue <= value)
+          errors.push({ field: `versions[${v}].trials[${i}].broke`, message: "What it gave way at is more than what it held." });
+        return { ...t, value, brokeRaw: t.broke, brokeValue };
       }),
     };
   });
@@ -145,7 +153,9 @@ export class EntryWriter {
         value: p("value"),
         instrument: p("instrument"),
         seen: p("seen"),
-        atLeast: p("atLeast"),
+        outcome: p("outcome"),
+        brokeRaw: p("brokeRaw"),
+        brokeValue: p("brokeValue"),
         kept: p("kept"),
       }),
     );

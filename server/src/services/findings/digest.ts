@@ -1,9 +1,9 @@
 import type { EntryDoc } from "@lampcrate/contract";
-import { countedValues, type EntryFound, entryFindings, type FindingEntry, families, type Values } from "@lampcrate/core";
+import { type EntryFound, entryFindings, type FindingEntry, families, type Values } from "@lampcrate/core";
 import { inArray } from "drizzle-orm";
 import type { Database } from "../../db/open.ts";
 import { entry } from "../../db/schema/index.ts";
-import { entryDocs } from "../entries/entryDoc.ts";
+import { entryDocs, outcomesOf } from "../entries/entryDoc.ts";
 import { frozenVersion, loadBrief } from "../runs/briefs.ts";
 import type { RunRow } from "../runs/runs.ts";
 
@@ -140,21 +140,17 @@ function findingEntry(doc: EntryDoc): FindingEntry {
     id: doc.id,
     alias: doc.alias,
     versions: doc.versions.map((version) => {
-      const { measured, atLeast } = countedValues(version.trials);
       return {
         number: version.number,
         role: version.role,
         variables: once(JSON.stringify(version.variables), version.variables),
         place: version.place,
         instrument: once(version.trials[0]?.instrument ?? "", version.trials[0]?.instrument ?? ""),
-        values: measured,
-        atLeast: atLeast.length > 0 ? atLeast : none,
+        trials: outcomesOf(version.trials),
       };
     }),
   };
 }
-
-const none: readonly number[] = [];
 
 /** What is the same in thousands of entries is kept once. */
 const shared = new Map<string, unknown>();

@@ -1,5 +1,5 @@
 import type { EvidenceDoc, OpenRange } from "@lampcrate/contract";
-import { type Bounds, families, isFamilyId, spreadOf, versionBounds, versionPrediction } from "@lampcrate/core";
+import { type Bounds, exactNumbers, families, isFamilyId, spreadOf, versionBounds, versionPrediction } from "@lampcrate/core";
 import { and, eq } from "drizzle-orm";
 import type { Database } from "../../db/open.ts";
 import { entry } from "../../db/schema/index.ts";
@@ -34,7 +34,7 @@ export function evidenceDoc(db: Database, digests: Digests, runId: string, entry
     .of(row)
     .all()
     .filter((one) => one.entry.id !== entryId && one.state !== "set aside" && isLike(one.briefVersion))
-    .flatMap((one) => one.entry.versions.filter((version) => version.role === "build").flatMap((version) => version.values));
+    .flatMap((one) => one.entry.versions.filter((version) => version.role === "build").flatMap((version) => exactNumbers(version.trials)));
   return {
     entryId,
     measure,

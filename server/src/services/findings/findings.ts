@@ -2,6 +2,7 @@ import type { BuilderPage, FindingsDoc, FirstLastPair } from "@lampcrate/contrac
 import {
   clearest,
   comparisonWords,
+  exactNumbers,
   families,
   findingsWords,
   joinFindings,
@@ -55,7 +56,7 @@ function outcomeFor(digest: ReturnType<Digests["of"]>): Outcome {
   const first = digest
     .all()
     .filter((one) => one.state === "accepted" && (version === null || one.briefVersion === version))
-    .flatMap((one) => one.entry.versions.find((v) => v.role === "build")?.values ?? []);
+    .flatMap((one) => exactNumbers(one.entry.versions.find((v) => v.role === "build")?.trials ?? []));
   return outcomeOf(versionPrediction(families[family], spec, design, plain), first);
 }
 
@@ -81,15 +82,16 @@ function pageOf(found: RunFindings, { units }: RunRow, from: number): BuilderPag
 }
 
 function firstLastOf({ builders }: RunFindings): FindingsDoc["firstLast"] {
-  const highestFirst = (a: FirstLastPair, b: FirstLastPair): number => b.last - a.last || byAlias(a, b);
+  const highestFirst = (a: FirstLastPair, b: FirstLastPair): number => b.last.low - a.last.low || byAlias(a, b);
   let pairs: FirstLastPair[] = [];
   let total = 0;
-  for (const { alias, first, last, measure } of builders) {
+  for (const { alias, first, last, change, measure } of builders) {
     if (first === null || last === null || measure !== null) continue;
+    const pair = { alias, first, last, change: change ?? "same" };
     total += 1;
     // Tens of thousands need no order among themselves: only those that are drawn do.
-    if (pairs.length >= mostDrawn && highestFirst({ alias, first, last }, pairs[mostDrawn - 1] ?? { alias, first, last }) >= 0) continue;
-    pairs = [...pairs, { alias, first, last }].sort(highestFirst).slice(0, mostDrawn);
+    if (pairs.length >= mostDrawn && highestFirst(pair, pairs[mostDrawn - 1] ?? pair) >= 0) continue;
+    pairs = [...pairs, pair].sort(highestFirst).slice(0, mostDrawn);
   }
   return { pairs, total };
 }

@@ -1,7 +1,7 @@
 import type { BriefDoc, Checked, LearnedDoc, PracticeAdvice, VersionDoc } from "@lampcrate/contract";
 import type { KitLine } from "@lampcrate/core";
 import {
-  countedValues,
+  exactNumbers,
   type Family,
   type FindingVersion,
   families,
@@ -17,6 +17,7 @@ import {
 import { desc, eq } from "drizzle-orm";
 import type { Database } from "../../db/open.ts";
 import { brief, run } from "../../db/schema/index.ts";
+import { outcomesOf } from "../entries/entryDoc.ts";
 import { houseTrials, type Tried } from "../entries/houseTrials.ts";
 import { frozenVersion, loadBrief } from "../runs/briefs.ts";
 import { type RunRow, runRow } from "../runs/runs.ts";
@@ -59,10 +60,13 @@ export function learnedDoc(db: Database, digests: Digests, runId: string): Learn
     for (const one of newestAccepted(digests, sibling)) {
       const brief = briefs.get(one.briefVersion) ?? frozenVersion(db, sibling.briefId, one.briefVersion).brief;
       briefs.set(one.briefVersion, brief);
-      take(brief, one.entry.versions, "entry");
+      take(brief, one.entry.versions.map(foundTested), "entry");
     }
   }
-  const own = [...tried.flatMap((t) => t.doc.versions.map(testedOf)), ...newestAccepted(digests, row).flatMap((one) => one.entry.versions)];
+  const own = [
+    ...tried.flatMap((t) => t.doc.versions.map(testedOf)),
+    ...newestAccepted(digests, row).flatMap((one) => one.entry.versions.map(foundTested)),
+  ];
   return {
     trials: tried.map((t) => t.doc),
     counts: counted.map((c) => c.doc),
@@ -83,9 +87,11 @@ function newestAccepted(digests: Digests, row: RunRow): readonly Digested[] {
 }
 
 /** What a version's possible values teach. */
-type Tested = Pick<FindingVersion, "role" | "variables" | "values">;
+type Tested = Pick<FindingVersion, "role" | "variables"> & { readonly values: readonly number[] };
 
-const testedOf = ({ role, variables, trials }: VersionDoc): Tested => ({ role, variables, values: countedValues(trials).measured });
+const foundTested = ({ role, variables, trials }: FindingVersion): Tested => ({ role, variables, values: exactNumbers(trials) });
+
+const testedOf = ({ role, variables, trials }: VersionDoc): Tested => ({ role, variables, values: exactNumbers(outcomesOf(trials)) });
 
 /** One result for a build: the mean of its possible values over what was predicted for what it declares. Its first build of the form counts; null when none does. */
 function ratioOf(family: Family, of: BriefDoc, versions: readonly Tested[], form: string, measureId: string): number | null {
@@ -113,7 +119,7 @@ function predictedFor(family: Family, of: BriefDoc, variables: Tested["variables
   return made;
 }
 
-const valuesOf = (version: VersionDoc): readonly number[] => countedValues(version.trials).measured;
+const valuesOf = (version: VersionDoc): readonly number[] => exactNumbers(outcomesOf(version.trials));
 
 /** Pooled standard deviation within versions; null until one has two values. */
 function pooledSd(versions: readonly Tested[]): number | null {

@@ -1,5 +1,5 @@
 import type { RevealDoc, RevealEntry, RevealPage } from "@lampcrate/contract";
-import { type BuilderFound, families, findingsWords, isFamilyId, showQuantity } from "@lampcrate/core";
+import { type Better, type BuilderFound, families, findingsWords, type Interval, isFamilyId, showQuantity } from "@lampcrate/core";
 import type { Database } from "../../db/open.ts";
 import { notFound } from "../../http/problem.ts";
 import { houseDoc } from "../house/house.ts";
@@ -71,6 +71,7 @@ function revealEntries(digests: Digests, row: RunRow): readonly RevealEntry[] {
           first: b.measure ? null : b.first,
           last: b.measure ? null : b.last,
           best: standings && !b.measure ? b.best : null,
+          change: standings && !b.measure ? b.change : null,
           improved: standings ? b.improved : null,
           rank: ranks.get(b.alias) ?? null,
         }),
@@ -79,25 +80,46 @@ function revealEntries(digests: Digests, row: RunRow): readonly RevealEntry[] {
   });
 }
 
-/** 1, 2, 2, 4: 1 + the number with a strictly better score; none unless the scoring ranks. */
+/** 1, 2, 2, 4: 1 + the number who surely did better; none unless the scoring ranks. */
 export function ranksOf(
   builders: readonly Pick<BuilderFound, "alias" | "best" | "last" | "measure">[],
   scoring: RunRow["scoring"],
-  better: "more" | "less",
+  better: Better,
 ): ReadonlyMap<string, number> {
   if (scoring !== "best" && scoring !== "mean") return new Map();
-  const scored = builders
-    .flatMap((b) => {
-      const score = scoring === "best" ? b.best : b.last;
-      return score === null || b.measure !== null ? [] : [{ alias: b.alias, score: better === "more" ? score : -score }];
-    })
-    .sort((a, b) => b.score - a.score);
-  // Going down the list, those that are strictly better only become more.
-  let ahead = 0;
-  return new Map(
-    scored.map(({ alias, score }) => {
-      while ((scored[ahead]?.score ?? score) > score + 1e-9) ahead += 1;
-      return [alias, 1 + ahead];
-    }),
+  const scored = builders.flatMap((b) => {
+    const score = scoring === "best" ? b.best : b.last;
+    return score === null || b.measure !== null ? [] : [{ alias: b.alias, score }];
+  });
+  const ahead = countAhead(
+    scored.map(({ score }) => score),
+    better,
   );
+  return new Map(scored.map(({ alias, score }) => [alias, 1 + ahead(score)]));
+}
+
+/** How many of some values are surely better than one; by looking it up, as thousands are ranked. */
+function countAhead(all: readonly Interval[], better: Better): (one: Interval) => number {
+  const end = ({ high }: Interval): number => high ?? Number.POSITIVE_INFINITY;
+  if (better === "more") {
+    const lows = Float64Array.from(all.map(({ low }) => low)).sort();
+    return (one) => lows.length - lowerBound(lows, one.open ? end(one) - near(end(one)) : end(one) + near(end(one)));
+  }
+  const closed = Float64Array.from(all.filter(({ open }) => !open).map(end)).sort();
+  const open = Float64Array.from(all.filter((one) => one.open).map(end)).sort();
+  return ({ low }) => lowerBound(closed, low - near(low)) + lowerBound(open, low + near(low));
+}
+
+/** What rounding leaves between equal values. */
+const near = (value: number): number => (Number.isFinite(value) ? 1e-9 * Math.max(1, Math.abs(value)) : 0);
+
+/** How many of ascending values are below a limit. */
+function lowerBound(sorted: Float64Array, limit: number): number {
+  let [from, to] = [0, sorted.length];
+  while (from < to) {
+    const middle = (from + to) >> 1;
+    if ((sorted[middle] ?? 0) < limit) from = middle + 1;
+    else to = middle;
+  }
+  return from;
 }

@@ -1,0 +1,51 @@
+import type { BoundedComparison } from "./boundedComparison.ts";
+import { type Interval, isExact, type TrialOutcome } from "./trialOutcome.ts";
+import type { FirstLastWord } from "./versionOutcome.ts";
+
+/** Says a value, SI, in words. */
+export type Show = (si: number) => string;
+
+/** What is known of a value in words: "540 g", "at least 1 kg", "500 g to 600 g". */
+export function intervalWords(interval: Interval, show: Show): string {
+  if (isExact(interval)) return show(interval.low);
+  return interval.high === null ? `at least ${show(interval.low)}` : `${show(interval.low)} to ${show(interval.high)}`;
+}
+
+/** What came out of a trial, in words. */
+export function outcomeSaid(outcome: TrialOutcome, show: Show): string {
+  switch (outcome.kind) {
+    case "number":
+      return show(outcome.value);
+    case "atLeast":
+      return `at least ${show(outcome.value)}`;
+    case "between":
+      return `held ${show(outcome.held)}, gave way at ${show(outcome.failed)}`;
+    case "below":
+      return `gave way at ${show(outcome.value)}`;
+    case "failed":
+      return "failed";
+  }
+}
+
+/** What became of the last version beside the first, in a word or two: "× 1.5" where both are known exactly, "from nothing" from 0. */
+export function changeWords(
+  { change, improved, first }: { readonly change: FirstLastWord | null; readonly improved: number | null; readonly first: Interval | null },
+  show: Show,
+): string {
+  if (change === null) return "one version";
+  if (change === "better" && first !== null && first.high === 0) return "from nothing";
+  return improved === null || change === "cannot tell" ? change : `× ${show(improved)}`;
+}
+
+/** What trials known only between bounds say of a change, the answer first. */
+export function boundedWords(what: string, { word, better, worse, pairs }: BoundedComparison): string {
+  const seen = `of ${pairs} pairs of a new trial and an old one, the new one was surely better in ${better} and surely worse in ${worse}`;
+  switch (word) {
+    case "too few to tell":
+      return `Too few trials to tell: ${seen}. A few more of each would do.`;
+    case "cannot tell yet":
+      return `You cannot tell these two apart yet: ${seen}.`;
+    default:
+      return `${what} ${word}: ${seen}.`;
+  }
+}

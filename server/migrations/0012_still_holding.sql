@@ -1,0 +1,1 @@
+ALTER TABLE `trial` DROP COLUMN `at_least`;
