@@ -1,4 +1,4 @@
-import type { BuilderFound, FairTestFound, FirstLastWord, Interval, Measure, Outcome } from "@lampcrate/core";
+import type { BuilderFound, FairTestFound, FirstLastWord, Interval, Measure, Outcome, RunModel, RunSays } from "@lampcrate/core";
 
 /** One builder's line in the table, with what their last change did in words. */
 export interface BuilderLine extends BuilderFound {
@@ -38,6 +38,8 @@ export interface FindingsDoc {
   readonly firstLast: { readonly pairs: readonly FirstLastPair[]; readonly total: number };
   /** The fair test to show first; null where there is none. */
   readonly clearest: FairTestFound | null;
+  /** What all builders together show of each thing they changed, in sentences; none where it is too little to tell. */
+  readonly together: { readonly plain: readonly string[] } & Pick<RunModel, "rows" | "builders" | "leftOut"> & Pick<RunSays, "blank">;
   /** Prediction of the plain build against first builds, by the newest sheet. */
   readonly outcome: Outcome;
   readonly table: BuilderPage;

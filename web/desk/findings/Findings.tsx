@@ -11,6 +11,7 @@ import { BuilderTable } from "./BuilderTable.tsx";
 import { FairTestCard } from "./FairTestCard.tsx";
 import { FirstLast } from "./FirstLast.tsx";
 import { OutcomePanel } from "./OutcomePanel.tsx";
+import { Together } from "./Together.tsx";
 
 /** What the data shows: the answer in words, then the pictures, then the table. */
 export function Findings() {
@@ -77,6 +78,7 @@ function Found() {
         </div>
       </section>
       <FirstLast findings={findings} units={run.units} />
+      <Together together={findings.together} />
       {best ? <FairTestCard found={best} units={run.units} /> : null}
       <BuilderTable runId={run.id} findings={findings} units={run.units} />
     </>

@@ -18,6 +18,8 @@ export interface ModelRow {
 export type ModelEffect = {
   readonly of: string;
   readonly step: string;
+  /** Of a choice: the option, and the commonest one that it is held against. */
+  readonly choice: { readonly option: string; readonly against: string } | null;
 } & (
   | { readonly state: "told"; readonly ratio: number; readonly low: number; readonly high: number }
   | { readonly state: "never changed" }
@@ -37,6 +39,7 @@ export interface RunModel {
 interface Column {
   readonly of: string;
   readonly step: string;
+  readonly choice: ModelEffect["choice"];
   readonly values: readonly number[];
 }
 
@@ -58,19 +61,22 @@ export function runModel(variables: readonly ModelVariable[], rows: readonly Mod
   const within = (values: readonly number[]): readonly number[] => lessOwnMean(values, used);
   const columns = columnsOf(variables, used).map((column) => ({ ...column, values: within(column.values) }));
   const changing = columns.filter(({ values }) => isChanging(values));
-  const together = new Map(changing.map((column) => [column, madeUpBy(column, changing)]));
-  const rank = changing.length === 0 ? 0 : new SingularValueDecomposition(unitColumns(changing)).rank;
+  const short = shortened(changing);
+  const together = new Map(changing.map((column) => [column, madeUpBy(column, short)]));
+  const rank = short.length === 0 ? 0 : new SingularValueDecomposition(unitColumns(short)).rank;
   const df = used.length - builders - rank;
   const size = { rows: used.length, builders, leftOut, df };
   if (df < leastDf) return { ...size, effects: null };
-  const fit = fitOf(independent(changing), within(used.map((row) => Math.log(row.value))), df);
+  const kept = independent(short);
+  const own = changing.filter((column) => kept.some(({ of, step }) => of === column.of && step === column.step));
+  const fit = fitOf(own, within(used.map((row) => Math.log(row.value))), df);
   const effects = columns.map((column): ModelEffect => {
-    const { of, step } = column;
+    const { of, step, choice } = column;
     const others = together.get(column);
-    if (others === undefined) return { of, step, state: "never changed" };
-    if (others.length > 0) return { of, step, state: "always changed together", with: others };
+    if (others === undefined) return { of, step, choice, state: "never changed" };
+    if (others.length > 0) return { of, step, choice, state: "always changed together", with: others };
     const { beta = 0, half = 0 } = fit.get(column) ?? {};
-    return { of, step, state: "told", ratio: Math.exp(beta), low: Math.exp(beta - half), high: Math.exp(beta + half) };
+    return { of, step, choice, state: "told", ratio: Math.exp(beta), low: Math.exp(beta - half), high: Math.exp(beta + half) };
   });
   return { ...size, effects };
 }
@@ -87,16 +93,21 @@ function columnsOf(variables: readonly ModelVariable[], rows: readonly ModelRow[
     if (variable.kind === "number") {
       const values = rows.map((row) => Number(row.x[id]));
       const doubles = values.every((value) => value > 0);
-      return [{ of: id, step: doubles ? "doubling" : "one more", values: doubles ? values.map(Math.log2) : values }];
+      return [{ of: id, step: doubles ? "doubling" : "one more", choice: null, values: doubles ? values.map(Math.log2) : values }];
     }
     const counts = countsOf(rows.map((row) => row.x[id]));
     const most = Math.max(0, ...counts.values());
     const usual = variable.options.find((option) => counts.get(option) === most);
     return variable.options
       .filter((option) => option !== usual)
-      .map((option) => ({ of: id, step: `${option} against ${usual}`, values: rows.map((row) => Number(row.x[id] === option)) }));
+      .map((option) => ({
+        of: id,
+        step: `${option} against ${usual}`,
+        choice: { option, against: usual ?? "" },
+        values: rows.map((row) => Number(row.x[id] === option)),
+      }));
   });
-  return [...of, { of: "practice", step: "one version later", values: rows.map((row) => row.version - 1) }];
+  return [...of, { of: "practice", step: "one version later", choice: null, values: rows.map((row) => row.version - 1) }];
 }
 
 /** Each value less the mean of its builder's. */
@@ -124,6 +135,13 @@ function unitColumns(columns: readonly Column[]): Matrix {
   return matrix;
 }
 
+/** The same columns as they stand to each other, of length 1 and no longer than they are many: thousands of rows are gone through once. */
+function shortened(columns: readonly Column[]): readonly Column[] {
+  if (columns.length === 0 || (columns[0]?.values.length ?? 0) <= columns.length) return columns;
+  const { upperTriangularMatrix } = new QrDecomposition(unitColumns(columns));
+  return columns.map((column, j) => ({ ...column, values: upperTriangularMatrix.getColumn(j) }));
+}
+
 /** What the others leave of a column of length 1. */
 function restOf(column: Column, others: readonly Column[]): number {
   if (others.length === 0) return 1;
@@ -133,7 +151,9 @@ function restOf(column: Column, others: readonly Column[]): number {
 }
 
 /** Which other variables make up a column; none where they don't. */
-function madeUpBy(column: Column, all: readonly Column[]): readonly string[] {
+function madeUpBy({ of, step }: Column, all: readonly Column[]): readonly string[] {
+  const column = all.find((one) => one.of === of && one.step === step);
+  if (!column) return [];
   const others = all.filter((other) => other !== column);
   if (restOf(column, others) >= nothing) return [];
   // Those without which it is no longer made up belong to it.
@@ -144,7 +164,7 @@ function madeUpBy(column: Column, all: readonly Column[]): readonly string[] {
         others.filter((other) => other !== one),
       ) >= nothing,
   );
-  return [...new Set((needed.length > 0 ? needed : others).map(({ of }) => of))].filter((of) => of !== column.of);
+  return [...new Set((needed.length > 0 ? needed : others).map((other) => other.of))].filter((other) => other !== of);
 }
 
 /** As many of the columns as say something of their own, in order. */

@@ -9,6 +9,8 @@ import {
   type Outcome,
   outcomeOf,
   type RunFindings,
+  runSays,
+  runSaysWords,
   versionPrediction,
 } from "@lampcrate/core";
 import type { Database } from "../../db/open.ts";
@@ -43,10 +45,22 @@ export function findingsDoc(db: Database, digests: Digests, runId: string): Find
     plain: findingsWords(found, row.units).slice(0, 3),
     firstLast: firstLastOf(found),
     clearest: clearest(found.comparisons),
+    together: togetherOf(digest, found),
     outcome: outcomeFor(digest),
     table: pageOf(found, row, 0),
   }));
   return { ...shown, waiting };
+}
+
+/** What all builders together show of what they changed: of those who measured what the run does today. */
+function togetherOf(digest: ReturnType<Digests["of"]>, { measure }: RunFindings): FindingsDoc["together"] {
+  const { family, spec } = digest.goal;
+  const alike = digest
+    .all()
+    .flatMap(({ state, found, entry }) => (state === "accepted" && found?.measure.id === measure.id ? [entry] : []));
+  const says = runSays(families[family], spec, measure, alike);
+  const { rows, builders, leftOut } = says.model;
+  return { plain: runSaysWords(families[family], measure, says), rows, builders, leftOut, blank: says.blank };
 }
 
 /** First builds of the sheet that stands, against what its plain build was predicted to give. */
