@@ -1,7 +1,7 @@
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
-import { createBrowserRouter, RouterProvider } from "react-router";
+import { createBrowserRouter, Outlet, RouterProvider, ScrollRestoration } from "react-router";
 import "../shared/tokens.css";
 import "../shared/logbook/logbook.css";
 import "./home.css";
@@ -13,17 +13,40 @@ const queries = new QueryClient({
   defaultOptions: { queries: { staleTime: 30_000, retry: (count, error) => count < 2 && error instanceof AskError && error.offline } },
 });
 
+/** Another page begins at its top, not where the one before was scrolled to. */
+function Pages() {
+  return (
+    <>
+      <Outlet />
+      <ScrollRestoration />
+    </>
+  );
+}
+
 const router = createBrowserRouter([
-  { path: "/h", element: <Door />, HydrateFallback: () => null },
-  { path: "/h/mine", lazy: async () => ({ Component: (await import("./mine/Mine.tsx")).Mine }), HydrateFallback: () => null },
   {
-    path: "/h/preview/:run",
-    lazy: async () => ({ Component: (await import("./sheet/Preview.tsx")).Preview }),
-    HydrateFallback: () => null,
+    element: <Pages />,
+    children: [
+      { path: "/h", element: <Door />, HydrateFallback: () => null },
+      { path: "/h/mine", lazy: async () => ({ Component: (await import("./mine/Mine.tsx")).Mine }), HydrateFallback: () => null },
+      {
+        path: "/h/preview/:run",
+        lazy: async () => ({ Component: (await import("./sheet/Preview.tsx")).Preview }),
+        HydrateFallback: () => null,
+      },
+      { path: "/h/:code", element: <Sheet />, HydrateFallback: () => null },
+      {
+        path: "/h/:code/log",
+        lazy: async () => ({ Component: (await import("./logbook/Logbook.tsx")).Logbook }),
+        HydrateFallback: () => null,
+      },
+      {
+        path: "/h/:code/reveal",
+        lazy: async () => ({ Component: (await import("./reveal/Reveal.tsx")).Reveal }),
+        HydrateFallback: () => null,
+      },
+    ],
   },
-  { path: "/h/:code", element: <Sheet />, HydrateFallback: () => null },
-  { path: "/h/:code/log", lazy: async () => ({ Component: (await import("./logbook/Logbook.tsx")).Logbook }), HydrateFallback: () => null },
-  { path: "/h/:code/reveal", lazy: async () => ({ Component: (await import("./reveal/Reveal.tsx")).Reveal }), HydrateFallback: () => null },
 ]);
 
 const root = document.getElementById("root");

@@ -41,7 +41,7 @@ export const revealMoreQuery = (code: string, find: string, first: number) =>
 /** One's own entry; the secret travels as a header only. */
 export const mineQuery = (secret: string) =>
   queryOptions({
-    queryKey: ["mine"],
+    queryKey: ["mine", secret],
     queryFn: async () => {
       const mine = await ask(api.public.mine.$get({ header: { "x-entry-secret": secret } }));
       await fetchFamily(mine.sheet.brief.family);

@@ -11,6 +11,7 @@ import { Helped } from "./Helped.tsx";
 import { HintLadder } from "./HintLadder.tsx";
 import { SendPart } from "./SendPart.tsx";
 import { Sent } from "./Sent.tsx";
+import { SentBefore } from "./SentBefore.tsx";
 import { useLogbook } from "./useLogbook.ts";
 import { Versions } from "./Versions.tsx";
 
@@ -32,6 +33,7 @@ function OpenLogbook({ sheet }: { readonly sheet: SheetDoc }) {
   if (book.draft.sent) return <Sent draft={book.draft} sheet={sheet} onStartOver={book.startOver} />;
   return (
     <main className="home">
+      <title>{`${words.log.title}: ${sheet.title}`}</title>
       <header>
         <p className="soft small">
           <Link to={`/h/${codeInAddress(sheet.code)}`}>{sheet.title}</Link>, {words.common.code} <span className="code">{sheet.code}</span>
@@ -52,6 +54,7 @@ function OpenLogbook({ sheet }: { readonly sheet: SheetDoc }) {
       <HintLadder hints={brief.hints} />
       <Helped sheet={sheet} versions={book.draft.versions} />
       <SendPart sheet={sheet} book={book} />
+      <SentBefore code={sheet.code} but={null} />
       <p className="soft small">{words.log.saved}</p>
     </main>
   );

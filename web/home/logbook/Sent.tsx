@@ -4,6 +4,7 @@ import { useState } from "react";
 import { Link } from "react-router";
 import { useWords } from "../../shared/words/useWords.ts";
 import type { LogDraft } from "./draft.ts";
+import { SentBefore } from "./SentBefore.tsx";
 
 /** After sending: the made-up name and the private link, which only this family has. */
 export function Sent({
@@ -21,6 +22,7 @@ export function Sent({
   const link = `${location.origin}${path}`;
   return (
     <main className="home">
+      <title>{`${words.sent.title} ${sheet.title}`}</title>
       <header>
         <p className="soft small">{sheet.title}</p>
         <h1>{words.sent.title}</h1>
@@ -42,6 +44,7 @@ export function Sent({
           </a>
         </div>
       </section>
+      <SentBefore code={sheet.code} but={draft.secret} />
       <div className="buttons">
         <Link className="plain" to={`/h/${codeInAddress(sheet.code)}`}>
           {words.common.back}

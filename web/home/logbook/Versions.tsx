@@ -1,8 +1,10 @@
 import type { SheetDoc, VersionInput } from "@lampcrate/contract";
+import { useState } from "react";
 import { VersionCard } from "../../shared/logbook/VersionCard.tsx";
 import { blankVersion } from "../../shared/logbook/versions.ts";
 import { useWords } from "../../shared/words/useWords.ts";
 import { familyOf } from "../family.ts";
+import { useKeys } from "./useKeys.ts";
 
 interface VersionsProps {
   readonly sheet: SheetDoc;
@@ -16,6 +18,19 @@ export function Versions({ sheet, versions, onChange }: VersionsProps) {
   const { brief } = sheet;
   const family = familyOf(brief.family);
   const builds = versions.filter((version) => version.role === "build").length;
+  const [taken, setTaken] = useState<{ readonly version: VersionInput; readonly at: number } | null>(null);
+  const keys = useKeys(versions.length);
+  const takeOut = (at: number): void => {
+    const version = versions[at];
+    if (version) setTaken({ version, at });
+    keys.takeOut(at);
+    onChange(versions.filter((_, i) => i !== at));
+  };
+  const putBack = ({ version, at }: NonNullable<typeof taken>): void => {
+    setTaken(null);
+    keys.putIn(at);
+    onChange([...versions.slice(0, at), version, ...versions.slice(at)]);
+  };
   let number = 0;
   return (
     <>
@@ -24,17 +39,25 @@ export function Versions({ sheet, versions, onChange }: VersionsProps) {
         const title = version.role === "control" ? words.log.control : words.log.version(number);
         return (
           <VersionCard
-            key={i}
+            key={keys.list[i]}
             title={title}
             first={number === 1}
             tried={{ family, spec: brief.spec, design: brief.design, units: sheet.units }}
             version={version}
             removable={version.role === "build" && builds > 1}
             onChange={(next) => onChange(versions.map((v, at) => (at === i ? next : v)))}
-            onRemove={() => onChange(versions.filter((_, at) => at !== i))}
+            onRemove={() => takeOut(i)}
           />
         );
       })}
+      {taken === null ? null : (
+        <p role="status" className="buttons">
+          {words.log.takenOut}{" "}
+          <button type="button" className="link" onClick={() => putBack(taken)}>
+            {words.log.putBack}
+          </button>
+        </p>
+      )}
       {versions.length >= 12 ? null : (
         <div>
           <p>{words.log.another}</p>

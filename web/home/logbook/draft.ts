@@ -14,6 +14,8 @@ export interface LogDraft {
   readonly versions: readonly VersionInput[];
   /** Set once the server has it. */
   readonly sent: { readonly alias: string } | null;
+  /** They said send, and the server hasn't answered yet: it goes on by itself, after the page was closed too. */
+  readonly sending: boolean;
 }
 
 /** A new logbook. The device makes the id and the secret, so that sending twice makes one entry. */
@@ -27,6 +29,7 @@ export function newDraft(family: Family, spec: Values, trials: number): LogDraft
     photo: false,
     said: "",
     sent: null,
+    sending: false,
     versions: [...control, blankVersion(family, spec, trials, "build")],
   };
 }
@@ -70,15 +73,74 @@ function draftFrom(kept: unknown): LogDraft | null {
     outcome: trial.outcome ?? (atLeast && trial.raw !== null ? "atLeast" : "number"),
     broke: trial.broke ?? null,
   });
-  return { ...draft, versions: draft.versions.map((version) => ({ ...version, trials: version.trials.map(today) })) };
+  return {
+    ...draft,
+    sending: draft.sending ?? false,
+    versions: draft.versions.map((version) => ({ ...version, trials: version.trials.map(today) })),
+  };
 }
 
-/** Keeps the draft on this device; a full or closed store is no reason to stop writing. */
-export function keepDraft(code: string, draft: LogDraft | null): void {
+/** What another tab of this browser has kept of the same logbook, as it keeps it. The function given back ends it. */
+export function onOtherTab(code: string, take: (draft: LogDraft) => void): () => void {
+  const heard = ({ key }: StorageEvent): void => {
+    const kept = key === keyOf(code) ? keptDraft(code) : null;
+    if (kept) take(kept);
+  };
+  window.addEventListener("storage", heard);
+  return () => window.removeEventListener("storage", heard);
+}
+
+/** Keeps the draft on this device; a full or closed store is no reason to stop writing. What was sent from another tab is never written over: gives what is kept. */
+export function keepDraft(code: string, draft: LogDraft): LogDraft {
+  const kept = keptDraft(code);
+  if (kept?.sent && kept.id === draft.id && !draft.sent) return kept;
   try {
-    if (draft === null) localStorage.removeItem(keyOf(code));
-    else localStorage.setItem(keyOf(code), JSON.stringify(draft));
+    localStorage.setItem(keyOf(code), JSON.stringify(draft));
   } catch {
     // Private windows may refuse to keep anything: the logbook still works until it is closed.
+  }
+  return draft;
+}
+
+/** An entry sent from this device: the name it got, and the secret of its private link. */
+export interface SentEntry {
+  readonly alias: string;
+  readonly secret: string;
+}
+
+const sentKeyOf = (code: string): string => `lampcrate-sent-${code.toLowerCase()}`;
+
+/** Entries sent from this device before the one that is open. */
+export function sentBefore(code: string): readonly SentEntry[] {
+  try {
+    const kept = JSON.parse(localStorage.getItem(sentKeyOf(code)) ?? "[]") as readonly SentEntry[];
+    return Array.isArray(kept) ? kept.filter((one) => typeof one?.secret === "string" && typeof one.alias === "string") : [];
+  } catch {
+    return [];
+  }
+}
+
+/** Keeps a sent entry's private link when another logbook is begun. */
+export function keepSent(code: string, { sent, secret }: LogDraft): void {
+  if (!sent) return;
+  try {
+    const others = sentBefore(code).filter((one) => one.secret !== secret);
+    localStorage.setItem(sentKeyOf(code), JSON.stringify([...others, { alias: sent.alias, secret }]));
+  } catch {
+    // As above: the link was shown, and may have been copied.
+  }
+}
+
+/** Leaves nothing of an erased entry on this device: neither its logbook nor its link. */
+export function forgetEntry(secret: string): void {
+  try {
+    for (const key of Object.keys(localStorage)) {
+      if (key.startsWith("lampcrate-log-") && localStorage.getItem(key)?.includes(secret)) localStorage.removeItem(key);
+      if (!key.startsWith("lampcrate-sent-")) continue;
+      const code = key.slice("lampcrate-sent-".length);
+      localStorage.setItem(key, JSON.stringify(sentBefore(code).filter((one) => one.secret !== secret)));
+    }
+  } catch {
+    // Nothing is kept where nothing may be.
   }
 }

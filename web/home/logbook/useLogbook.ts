@@ -2,7 +2,7 @@ import type { SheetDoc } from "@lampcrate/contract";
 import { useCallback, useEffect, useRef, useState } from "react";
 import { AskError, api, ask } from "../../shared/client.ts";
 import { familyOf } from "../family.ts";
-import { entryOf, keepDraft, keptDraft, type LogDraft, newDraft } from "./draft.ts";
+import { entryOf, keepDraft, keepSent, keptDraft, type LogDraft, newDraft, onOtherTab } from "./draft.ts";
 
 /** A logbook on the device, and its way to the house. */
 export interface Book {
@@ -30,24 +30,40 @@ export function useLogbook(sheet: SheetDoc): Book {
   const [sending, setSending] = useState(false);
   const [trouble, setTrouble] = useState<AskError | null>(null);
   const busy = useRef(false);
-  useEffect(() => keepDraft(sheet.code, draft), [draft, sheet.code]);
+  useEffect(() => {
+    const kept = keepDraft(sheet.code, draft);
+    if (kept !== draft) setDraft(kept);
+  }, [draft, sheet.code]);
+  // Two tabs on one logbook agree: what is written in one stands in the other.
+  useEffect(() => onOtherTab(sheet.code, setDraft), [sheet.code]);
 
   const send = useCallback(async (): Promise<void> => {
     if (busy.current) return;
     busy.current = true;
     setSending(true);
+    // A page that is closed before the answer comes goes on when it is opened again.
+    keepDraft(sheet.code, { ...draft, sending: true });
     try {
       const { alias } = await ask(api.public.runs[":code"].entries.$post({ param: { code: sheet.code }, json: entryOf(draft) }));
       setTrouble(null);
-      setDraft((now) => ({ ...now, sent: { alias } }));
+      setDraft((now) => ({ ...now, sent: { alias }, sending: false }));
     } catch (error) {
       if (!(error instanceof AskError)) throw error;
       setTrouble(error);
+      setDraft((now) => ({ ...now, sending: comesAgain(error) }));
     } finally {
       busy.current = false;
       setSending(false);
     }
   }, [draft, sheet.code]);
+
+  // What was being sent when the page was closed is sent on.
+  const resumed = useRef(false);
+  useEffect(() => {
+    if (resumed.current) return;
+    resumed.current = true;
+    if (draft.sending && !draft.sent) void send();
+  }, [draft, send]);
 
   const tries = useRef(0);
   // Each refusal is a new one, and begins a new wait.
@@ -73,6 +89,9 @@ export function useLogbook(sheet: SheetDoc): Book {
     send,
     sending,
     trouble,
-    startOver: () => setDraft(fresh()),
+    startOver: () => {
+      keepSent(sheet.code, draft);
+      setDraft(fresh());
+    },
   };
 }

@@ -1,9 +1,10 @@
 import type { MineDoc, VersionInput } from "@lampcrate/contract";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { useState } from "react";
+import { useState, useSyncExternalStore } from "react";
 import { AskError, api, ask } from "../../shared/client.ts";
 import { filledVersions, versionsOf } from "../../shared/logbook/versions.ts";
 import { useWords } from "../../shared/words/useWords.ts";
+import { forgetEntry } from "../logbook/draft.ts";
 import { Versions } from "../logbook/Versions.tsx";
 import { mineQuery } from "../queries.ts";
 import { Trouble } from "../Trouble.tsx";
@@ -11,7 +12,17 @@ import { Trouble } from "../Trouble.tsx";
 /** One's own entry behind the private link. The secret is in the address's fragment, which no server ever sees. */
 export function Mine() {
   const words = useWords();
-  const secret = location.hash.slice(1);
+  // Another private link in the same tab changes the fragment alone.
+  const secret = useSyncExternalStore(onFragment, () => location.hash.slice(1));
+  return <MineOf key={secret} secret={secret} words={words} />;
+}
+
+function onFragment(heard: () => void): () => void {
+  window.addEventListener("hashchange", heard);
+  return () => window.removeEventListener("hashchange", heard);
+}
+
+function MineOf({ secret, words }: { readonly secret: string; readonly words: ReturnType<typeof useWords> }) {
   const mine = useQuery({ ...mineQuery(secret), enabled: secret !== "" });
   const [erased, setErased] = useState(false);
   if (erased)
@@ -28,7 +39,11 @@ export function Mine() {
     );
   if (mine.isPending) return <main className="home soft">{words.common.loading}</main>;
   if (mine.isLoadingError) return <Trouble error={mine.error} onRetry={() => void mine.refetch()} />;
-  return <OpenMine key={mine.data.entry.revision} mine={mine.data} secret={secret} onErased={() => setErased(true)} />;
+  const onErased = (): void => {
+    forgetEntry(secret);
+    setErased(true);
+  };
+  return <OpenMine mine={mine.data} secret={secret} onErased={onErased} />;
 }
 
 function OpenMine({ mine, secret, onErased }: { readonly mine: MineDoc; readonly secret: string; readonly onErased: () => void }) {
@@ -40,14 +55,27 @@ function OpenMine({ mine, secret, onErased }: { readonly mine: MineDoc; readonly
   const [sure, setSure] = useState(false);
   const header = { "x-entry-secret": secret };
   const changed = JSON.stringify(filledVersions(versions)) !== JSON.stringify(filledVersions(versionsOf(entry)));
-  const act = async (doing: () => Promise<MineDoc>): Promise<void> => {
+  const act = async (doing: () => Promise<MineDoc>): Promise<MineDoc | null> => {
     try {
       const next = await doing();
       setTrouble(null);
       queries.setQueryData(mineQuery(secret).queryKey, next);
+      return next;
     } catch (error) {
+      // Somebody looked at it meanwhile: what is written here stays, and goes on top of that.
+      if (error instanceof AskError && error.problem.status === 409) {
+        await queries.invalidateQueries({ queryKey: mineQuery(secret).queryKey });
+        setTrouble(words.mine.meanwhile);
+        return null;
+      }
       setTrouble(error instanceof AskError ? (error.offline ? words.common.offline : error.message) : words.common.retry);
+      return null;
     }
+  };
+  const save = async (): Promise<void> => {
+    const json = { revision: entry.revision, ageBand: entry.ageBand, said: entry.said, versions: filledVersions(versions) };
+    const next = await act(() => ask(api.public.mine.$put({ header, json })));
+    if (next) setVersions(versionsOf(next.entry));
   };
   const erase = async (): Promise<void> => {
     try {
@@ -59,6 +87,7 @@ function OpenMine({ mine, secret, onErased }: { readonly mine: MineDoc; readonly
   };
   return (
     <main className="home">
+      <title>{`${words.mine.title}: ${entry.alias}`}</title>
       <header>
         <p className="soft small">
           {sheet.title}, {sheet.house}
@@ -76,21 +105,7 @@ function OpenMine({ mine, secret, onErased }: { readonly mine: MineDoc; readonly
           {trouble}
         </p>
       )}
-      <button
-        type="button"
-        className="big"
-        disabled={!changed}
-        onClick={() =>
-          void act(() =>
-            ask(
-              api.public.mine.$put({
-                header,
-                json: { revision: entry.revision, ageBand: entry.ageBand, said: entry.said, versions: filledVersions(versions) },
-              }),
-            ),
-          )
-        }
-      >
+      <button type="button" className="big" disabled={!changed} onClick={() => void save()}>
         {words.mine.save}
       </button>
       <div className="buttons">

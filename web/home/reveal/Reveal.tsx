@@ -26,6 +26,7 @@ export function Reveal() {
   const { scoring } = reveal.data;
   return (
     <main className="home">
+      <title>{`${words.reveal.title}: ${reveal.data.title}`}</title>
       <header>
         <p className="soft small">{reveal.data.house}</p>
         <h1>{reveal.data.title}</h1>

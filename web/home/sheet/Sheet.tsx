@@ -22,6 +22,7 @@ export function Sheet() {
     if (wantsPrint) void document.fonts.ready.then(() => window.print());
   }, [wantsPrint]);
   if (sheet.isPending) return <main className="home soft">{words.common.loading}</main>;
+  <title>{sheet.title}</title>;
   if (sheet.isLoadingError) return <Trouble error={sheet.error} onRetry={() => void sheet.refetch()} />;
   return <OpenSheet sheet={sheet.data} />;
 }
@@ -43,6 +44,7 @@ export function OpenSheet({ sheet }: { readonly sheet: SheetDoc }) {
   ];
   return (
     <main className="home" aria-label={sheet.title}>
+      <title>{sheet.title}</title>
       <header>
         <p className="soft small">
           {sheet.house}, {words.common.code} <span className="code">{sheet.code}</span>

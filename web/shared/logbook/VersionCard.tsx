@@ -5,6 +5,8 @@ import {
   type Family,
   instrumentById,
   type Measure,
+  readTrial,
+  refusalWords,
   type Symptom,
   saidFor,
   showQuantity,
@@ -49,6 +51,11 @@ export function VersionCard({ title, first, tried, version, removable, onChange,
     onChange({ ...version, trials: version.trials.map((trial, i) => (i === index ? { ...trial, ...patch } : trial)) });
   const next = version.trials.findIndex((trial) => !isUsed(trial));
   const timed = measure.dimension === "time";
+  const guess = readTrial(version.guess, measure);
+  const unreadGuess =
+    version.guess === null || guess.ok
+      ? null
+      : refusalWords(guess.reason, version.guess, { dimension: measure.dimension, defaultUnit: measure.unit });
   return (
     <section className="card stacked" aria-labelledby={id}>
       <h2 id={id}>{title}</h2>
@@ -79,9 +86,14 @@ export function VersionCard({ title, first, tried, version, removable, onChange,
               maxLength={60}
               inputMode="text"
               value={version.guess ?? ""}
+              aria-invalid={unreadGuess !== null}
+              aria-describedby={`${id}-guess`}
               onChange={(event) => onChange({ ...version, guess: event.target.value === "" ? null : event.target.value })}
             />
           </label>
+          <p id={`${id}-guess`} role="status" className="trouble-text says">
+            {unreadGuess}
+          </p>
         </>
       )}
       {timed ? (

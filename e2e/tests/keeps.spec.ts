@@ -1,0 +1,124 @@
+import type { EntryPage } from "@lampcrate/contract";
+import { expect, type Page, test } from "@playwright/test";
+import { openDesk, openPhone, runOf } from "../desk.ts";
+import { type House, startHouse } from "../harness.ts";
+
+let house: House;
+let desk: Page;
+let path: string;
+let runId: string;
+test.beforeAll(async ({ browser }) => {
+  house = await startHouse();
+  desk = await openDesk(browser, house);
+  const run = await runOf(desk, house, "Seed-Wing Spinner");
+  path = `${house.url}${run.path}/log`;
+  runId = run.id;
+});
+test.afterAll(() => house.stop());
+
+const version = (phone: Page, n: number) => phone.getByRole("region", { name: `Version ${n}` });
+
+async function fill(phone: Page, typed: string): Promise<void> {
+  await version(phone, 1).getByLabel("Trial 1").fill(typed);
+  await phone.getByLabel(/I am an adult/).check();
+}
+
+async function sent(phone: Page, typed: string): Promise<{ readonly alias: string; readonly link: string }> {
+  await fill(phone, typed);
+  await phone.getByRole("button", { name: "Send the results" }).click();
+  await expect(phone.getByRole("heading", { name: "Thank you. It is sent." })).toBeVisible();
+  const alias = (await phone.locator("strong.goal").textContent()) ?? "";
+  return { alias, link: (await phone.getByRole("link", { name: /\/h\/mine#/ }).textContent()) ?? "" };
+}
+
+test("a second logbook keeps the first one's link; a second link in the tab shows its own entry; what is erased leaves the phone", async ({
+  browser,
+}) => {
+  const phone = await openPhone(browser);
+  await phone.goto(path);
+  await expect(phone).toHaveTitle("Logbook: Seed-Wing Spinner");
+  const first = await sent(phone, "1.2");
+  await phone.getByRole("button", { name: "Start another logbook" }).click();
+  const second = await sent(phone, "1.3");
+  await expect(phone.getByRole("region", { name: "Sent from this device before" })).toContainText(first.alias);
+  await phone.goto(first.link);
+  await expect(phone.getByRole("heading", { name: `Your entry: ${first.alias}` })).toBeVisible();
+  await phone.evaluate((to) => location.assign(to), second.link);
+  await expect(phone.getByRole("heading", { name: `Your entry: ${second.alias}` })).toBeVisible();
+  await expect(version(phone, 1).getByLabel("Trial 1")).toHaveValue("1.3");
+  await phone.getByRole("button", { name: "Erase it" }).click();
+  await phone.getByRole("button", { name: "Erase everything, for good" }).click();
+  await expect(phone.getByRole("heading", { name: "It is erased. Nothing of it is left." })).toBeVisible();
+  const kept = await phone.evaluate(() => JSON.stringify(localStorage));
+  expect([kept.includes(second.link.split("#")[1] ?? ""), kept.includes(first.link.split("#")[1] ?? "")]).toEqual([false, true]);
+});
+
+test("what was being sent when the line and the page were lost is sent when the page is opened again", async ({ browser }) => {
+  const phone = await openPhone(browser);
+  await phone.goto(path);
+  await fill(phone, "1.4");
+  await phone.route("**/entries", (route) => route.abort("internetdisconnected"));
+  await phone.getByRole("button", { name: "Send the results" }).click();
+  await expect(phone.getByText("Not sent yet: there is no connection")).toBeVisible();
+  await phone.unroute("**/entries");
+  await phone.reload();
+  await expect(phone.getByRole("heading", { name: "Thank you. It is sent." })).toBeVisible();
+});
+
+test("two tabs on one logbook agree, and neither writes over what the other has sent", async ({ browser }) => {
+  const phone = await openPhone(browser);
+  await phone.goto(path);
+  const other = await phone.context().newPage();
+  await other.goto(path);
+  await fill(phone, "1.5");
+  await expect(version(other, 1).getByLabel("Trial 1")).toHaveValue("1.5");
+  await other.getByRole("button", { name: "Send the results" }).click();
+  await expect(other.getByRole("heading", { name: "Thank you. It is sent." })).toBeVisible();
+  await expect(phone.getByRole("heading", { name: "Thank you. It is sent." })).toBeVisible();
+});
+
+test("a version that was taken out can be put back, and every box keeps what stood in it", async ({ browser }) => {
+  const phone = await openPhone(browser);
+  await phone.goto(path);
+  await version(phone, 1).getByLabel("What did you build?").fill("first");
+  await phone.getByRole("button", { name: "Add the next version" }).click();
+  await version(phone, 2).getByLabel("What did you change?").fill("second");
+  await version(phone, 2)
+    .getByLabel(/^Cargo/)
+    .fill("2 apples");
+  await phone.getByRole("button", { name: "Add the next version" }).click();
+  await version(phone, 3).getByLabel("What did you change?").fill("third");
+  await version(phone, 2).getByRole("button", { name: "Take this version out" }).click();
+  await expect(version(phone, 2).getByLabel("What did you change?")).toHaveValue("third");
+  await expect(version(phone, 2).getByLabel(/^Cargo/)).not.toHaveValue("2 apples");
+  await phone.getByRole("button", { name: "Put it back" }).click();
+  await expect(version(phone, 2).getByLabel("What did you change?")).toHaveValue("second");
+  await expect(version(phone, 3).getByLabel("What did you change?")).toHaveValue("third");
+});
+
+test("a correction that is being written outlasts a sifter's decision; a guess that can't be read says so", async ({ browser }) => {
+  const phone = await openPhone(browser);
+  await phone.goto(path);
+  await version(phone, 1)
+    .getByLabel(/^Your guess/)
+    .fill("as long as a song");
+  await expect(version(phone, 1).getByText("We can't read that as one number")).toBeVisible();
+  await version(phone, 1)
+    .getByLabel(/^Your guess/)
+    .fill("1.5");
+  const { alias, link } = await sent(phone, "1.6");
+  await phone.goto(link);
+  await version(phone, 1).getByLabel("Trial 1").fill("1.62");
+  const { entries } = (await (await desk.request.get(`${house.url}/api/runs/${runId}/entries`)).json()) as EntryPage;
+  const own = entries.find((entry) => entry.alias === alias);
+  const decided = await desk.request.post(`${house.url}/api/runs/${runId}/entries/${own?.id}/decision`, {
+    data: { decision: "accepted", why: "", revision: own?.revision },
+  });
+  expect(decided.ok()).toBe(true);
+  await phone.getByRole("button", { name: "Save the correction" }).click();
+  await expect(phone.getByText("Somebody looked at it meanwhile.")).toBeVisible();
+  await expect(version(phone, 1).getByLabel("Trial 1")).toHaveValue("1.62");
+  await phone.getByRole("button", { name: "Save the correction" }).click();
+  await expect(phone.getByText("Somebody will look at it soon.")).toBeVisible();
+  await expect(version(phone, 1).getByLabel("Trial 1")).toHaveValue("1.62");
+});
