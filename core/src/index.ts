@@ -96,6 +96,7 @@ export { tQuantile } from "./numeric/student.ts";
 export * from "./numeric/summary.ts";
 export * from "./quantity/instruments.ts";
 export * from "./quantity/parse.ts";
+export * from "./quantity/plainly.ts";
 export * from "./quantity/reasons.ts";
 export * from "./quantity/share.ts";
 export * from "./quantity/show.ts";

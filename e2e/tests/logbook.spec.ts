@@ -75,8 +75,15 @@ test("an odd value is questioned in place; kept only when they say so", async ({
   await expect(one.getByText("Did you mean 1.61")).toBeVisible();
   await one.getByRole("button", { name: "No, keep it" }).click();
   await expect(one.getByText("16.10\u00a0s: kept as typed")).toBeVisible();
-  await one.getByLabel("Trial 2").fill("about two");
+  await one.getByLabel("Trial 2").fill("1.2-1.4");
   await expect(one.getByText("We can't read that as one number")).toBeVisible();
+  await one.getByLabel("Trial 2").fill("about 1.4 sec.");
+  await expect(one.getByText("1.40\u00a0s")).toBeVisible();
+  await one.getByLabel("Trial 2").fill("fell over");
+  await one.getByRole("button", { name: "It failed: there is no number" }).click();
+  await expect(
+    one.getByRole("group", { name: "Number 2: what came out" }).getByRole("button", { name: "no number: it failed" }),
+  ).toHaveAttribute("aria-pressed", "true");
   await one.getByRole("group", { name: "Number 3: what came out" }).getByRole("button", { name: "no number: it failed" }).click();
   await one.getByRole("button", { name: "does not spin" }).click();
   await expect(one.getByText("Do both wings fold the same way?")).toBeVisible();

@@ -5,19 +5,29 @@ import { blankVersion, filledVersions } from "../shared/logbook/versions.ts";
 
 const { descent, span } = families;
 const spec = startValues(descent.spec);
+const brief = { spec, design: startValues(descent.design), trials: 3 };
 
 describe("a logbook on the device", () => {
+  it("starts from the brief's plain build, and what is declared stays so from version to version; the bare test declares nothing", () => {
+    const [bare, first] = newDraft(descent, brief).versions;
+    expect(bare?.variables).toEqual({});
+    expect(first?.variables).toMatchObject({ kind: brief.design["kind"], sizeM: brief.design["sizeM"] });
+    expect(blankVersion(descent, brief, 3, "build", bare).variables).toEqual(first?.variables);
+  });
+
   it("starts with the bare test where the family has one, and an id and a secret nobody can guess", () => {
-    expect(newDraft(descent, spec, 3).versions.map((v) => v.role)).toEqual(["control", "build"]);
-    expect(newDraft(span, startValues(span.spec), 3).versions.map((v) => v.role)).toEqual(["build"]);
-    const [a, b] = [newDraft(descent, spec, 3), newDraft(descent, spec, 3)];
+    expect(newDraft(descent, brief).versions.map((v) => v.role)).toEqual(["control", "build"]);
+    expect(
+      newDraft(span, { spec: startValues(span.spec), design: startValues(span.design), trials: 3 }).versions.map((v) => v.role),
+    ).toEqual(["build"]);
+    const [a, b] = [newDraft(descent, brief), newDraft(descent, brief)];
     expect(a.secret).toMatch(/^[A-Za-z0-9_-]{32}$/);
     expect([a.id === b.id, a.secret === b.secret]).toEqual([false, false]);
   });
 
   it("sends only what has something in it, and the same thing each time", () => {
-    const draft = newDraft(descent, spec, 3);
-    const version = blankVersion(descent, spec, 3, "build");
+    const draft = newDraft(descent, brief);
+    const version = blankVersion(descent, brief, 3, "build");
     const [first] = version.trials;
     if (!first) throw new Error("a version has trials");
     const filled = {
@@ -47,8 +57,13 @@ describe("a logbook on the device", () => {
   });
 
   it("the next version keeps what was declared, but not the numbers", () => {
-    const before = { ...blankVersion(descent, spec, 3, "build"), variables: { kind: "spinner", sizeM: 0.09 }, madeOf: "paper", guess: "2" };
-    const next = blankVersion(descent, spec, 3, "build", before);
+    const before = {
+      ...blankVersion(descent, brief, 3, "build"),
+      variables: { kind: "spinner", sizeM: 0.09 },
+      madeOf: "paper",
+      guess: "2",
+    };
+    const next = blankVersion(descent, brief, 3, "build", before);
     expect(next).toMatchObject({ variables: before.variables, madeOf: "paper", guess: null, changed: "" });
     expect(next.trials.every((t) => t.raw === null)).toBe(true);
   });

@@ -4,6 +4,7 @@ import type { TestPlace, VersionRole } from "../family/choices.ts";
 import type { Family, Measure, Values } from "../family/shape.ts";
 import { instrumentById } from "../quantity/instruments.ts";
 import { parseQuantity, type Read } from "../quantity/parse.ts";
+import { plainer } from "../quantity/plainly.ts";
 import { checkValue, type Verdict } from "./flag.ts";
 
 /** What one typed trial says, held against the brief. */
@@ -97,8 +98,13 @@ function once<T>(reckon: () => T): () => T {
   };
 }
 
-/** A trial's words as the family's first measure. */
+/** A trial's words as the family's first measure, read as people plainly mean them. */
 export function readTrial(raw: string | null, measure: Measure): Read {
   if (raw === null) return { ok: false, reason: "empty" };
-  return parseQuantity(raw, { dimension: measure.dimension, defaultUnit: measure.unit, token: measure.token });
+  const asked = { dimension: measure.dimension, defaultUnit: measure.unit, token: measure.token };
+  const read = parseQuantity(raw, asked);
+  if (read.ok) return read;
+  const plain = plainer(raw, measure.dimension);
+  const again = plain === null ? read : parseQuantity(plain, asked);
+  return again.ok ? again : read;
 }

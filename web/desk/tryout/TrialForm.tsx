@@ -36,7 +36,7 @@ export function TrialForm({ onDone }: { readonly onDone: () => void }) {
     rebuilds: 0,
     broke: [],
     note: "",
-    version: blankVersion(family, brief.spec, Math.max(2, brief.trials), "build"),
+    version: blankVersion(family, brief, Math.max(2, brief.trials), "build"),
   };
   const [typed, setTyped] = useKeptState<Typed>(`house-trial-${run.id}`, blank);
   const set = (patch: Partial<Typed>): void => setTyped({ ...typed, ...patch });

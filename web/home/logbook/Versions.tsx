@@ -64,7 +64,7 @@ export function Versions({ sheet, versions, onChange }: VersionsProps) {
           <button
             type="button"
             className="plain"
-            onClick={() => onChange([...versions, blankVersion(family, brief.spec, brief.trials, "build", versions.at(-1))])}
+            onClick={() => onChange([...versions, blankVersion(family, brief, brief.trials, "build", versions.at(-1))])}
           >
             {words.log.add}
           </button>

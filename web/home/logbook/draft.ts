@@ -1,5 +1,5 @@
-import type { AgeBand, EntryInput, TrialInput, VersionInput } from "@lampcrate/contract";
-import type { Family, Values } from "@lampcrate/core";
+import type { AgeBand, EntryInput, SheetDoc, TrialInput, VersionInput } from "@lampcrate/contract";
+import type { Family } from "@lampcrate/core";
 import { nanoid } from "nanoid";
 import { blankVersion, filledVersions } from "../../shared/logbook/versions.ts";
 
@@ -19,8 +19,9 @@ export interface LogDraft {
 }
 
 /** A new logbook. The device makes the id and the secret, so that sending twice makes one entry. */
-export function newDraft(family: Family, spec: Values, trials: number): LogDraft {
-  const control = family.protocol.control ? [blankVersion(family, spec, trials, "control")] : [];
+export function newDraft(family: Family, brief: Pick<SheetDoc["brief"], "spec" | "design" | "trials">): LogDraft {
+  const { trials } = brief;
+  const control = family.protocol.control ? [blankVersion(family, brief, trials, "control")] : [];
   return {
     id: nanoid(24),
     secret: nanoid(32),
@@ -30,7 +31,7 @@ export function newDraft(family: Family, spec: Values, trials: number): LogDraft
     said: "",
     sent: null,
     sending: false,
-    versions: [...control, blankVersion(family, spec, trials, "build")],
+    versions: [...control, blankVersion(family, brief, trials, "build")],
   };
 }
 

@@ -22,7 +22,6 @@ export function Sheet() {
     if (wantsPrint) void document.fonts.ready.then(() => window.print());
   }, [wantsPrint]);
   if (sheet.isPending) return <main className="home soft">{words.common.loading}</main>;
-  <title>{sheet.title}</title>;
   if (sheet.isLoadingError) return <Trouble error={sheet.error} onRetry={() => void sheet.refetch()} />;
   return <OpenSheet sheet={sheet.data} />;
 }

@@ -1,9 +1,11 @@
 import type { TrialInput } from "@lampcrate/contract";
 import {
+  atLeastPart,
   type CheckedTrial,
   flagWords,
   type Measure,
   type Read,
+  readTrial,
   reasonWords,
   refusalWords,
   type Symptom,
@@ -11,8 +13,12 @@ import {
   type UnitChoice,
 } from "@lampcrate/core";
 import { useId, useState } from "react";
+import { useRested } from "../useRested.ts";
 import { useWords } from "../words/useWords.ts";
 import { isUsed, itFailed, stillHolding, withBroke, withNumber } from "./trialEdits.ts";
+
+/** What is typed is not remarked upon before it has rested so long, ms. */
+const restMs = 700;
 
 interface TrialRowProps {
   readonly number: number;
@@ -33,7 +39,9 @@ export function TrialRow({ number, trial, checked, measure, units, symptoms, onC
   const [breaks, setBreaks] = useState(trial.broke !== null);
   const read = checked?.read;
   const value = read?.ok ? showQuantity(read.si, measure.dimension, units) : null;
-  const asks = checked !== undefined && checked.verdict.flag !== null && !trial.kept;
+  // Nobody is asked about a number that is still being written.
+  const written = useRested(trial.raw, restMs) === trial.raw;
+  const asks = written && checked !== undefined && checked.verdict.flag !== null && !trial.kept;
   const { steps } = measure;
   const failed = trial.outcome === "failed";
   return (
@@ -68,6 +76,9 @@ export function TrialRow({ number, trial, checked, measure, units, symptoms, onC
             onTake={(raw) => onChange({ raw, kept: false })}
             onKeep={() => onChange({ kept: true })}
           />
+        ) : null}
+        {written && trial.raw !== null && read && !read.ok ? (
+          <PlainAnswers raw={trial.raw} measure={measure} units={units} onChange={onChange} />
         ) : null}
         {trial.kept && checked?.verdict.flag ? (
           <p className="soft small">
@@ -127,6 +138,36 @@ export function TrialRow({ number, trial, checked, measure, units, symptoms, onC
   );
 }
 
+interface PlainAnswersProps {
+  readonly raw: string;
+  readonly measure: Measure;
+  readonly units: UnitChoice;
+  readonly onChange: (patch: Partial<TrialInput>) => void;
+}
+
+/** Words that are no number but plainly mean a result: "> 2 kg", "fell over". It is offered, never taken for granted. */
+function PlainAnswers({ raw, measure, units, onChange }: PlainAnswersProps) {
+  const words = useWords();
+  const part = measure.steps ? atLeastPart(raw) : null;
+  const read = part === null ? null : readTrial(part, measure);
+  if (part !== null && read?.ok)
+    return (
+      <div className="buttons">
+        <button type="button" className="plain lit" onClick={() => onChange({ raw: part, broke: null, outcome: "atLeast" })}>
+          {words.log.atLeast(showQuantity(read.si, measure.dimension, units))}
+        </button>
+      </div>
+    );
+  if (/\d/.test(raw)) return null;
+  return (
+    <div className="buttons">
+      <button type="button" className="plain lit" onClick={() => onChange({ raw: null, broke: null, outcome: "failed" })}>
+        {words.log.itFailed}
+      </button>
+    </div>
+  );
+}
+
 interface NumberBoxProps {
   readonly id: string;
   readonly label: string;
@@ -140,7 +181,8 @@ interface NumberBoxProps {
 /** A number as people write it, what it was read as, or how to write it. */
 function NumberBox({ id, label, raw, read, measure, units, onType }: NumberBoxProps) {
   const { dimension, unit, token } = measure;
-  const unread = raw !== null && read && !read.ok ? refusalWords(read.reason, raw, { dimension, defaultUnit: unit }) : null;
+  const written = useRested(raw, restMs) === raw;
+  const unread = written && raw !== null && read && !read.ok ? refusalWords(read.reason, raw, { dimension, defaultUnit: unit }) : null;
   return (
     <>
       <div className="trial">

@@ -18,11 +18,13 @@ interface VariableFieldsProps {
   readonly spec: Values;
   readonly units: UnitChoice;
   readonly values: Variables;
+  /** The plain build's, where this version starts from it: what still stands so is greyed. */
+  readonly plain: Variables | null;
   readonly onChange: (values: Variables) => void;
 }
 
 /** What builders declare: only a declared change of one of these makes a fair test. */
-export function VariableFields({ family, spec, units, values, onChange }: VariableFieldsProps) {
+export function VariableFields({ family, spec, units, values, plain, onChange }: VariableFieldsProps) {
   const set = (id: string, value: number | string | null): void => {
     const { [id]: _, ...rest } = values;
     onChange(value === null ? rest : { ...rest, [id]: value });
@@ -36,7 +38,7 @@ export function VariableFields({ family, spec, units, values, onChange }: Variab
             <label key={field.id} className="field">
               <span>{field.words}</span>
               <select
-                className="typed"
+                className={values[field.id] === plain?.[field.id] ? "typed as-planned" : "typed"}
                 value={String(values[field.id] ?? "")}
                 onChange={(event) => set(field.id, event.target.value || null)}
               >
@@ -54,6 +56,7 @@ export function VariableFields({ family, spec, units, values, onChange }: Variab
               field={field}
               units={units}
               value={typeof values[field.id] === "number" ? Number(values[field.id]) : null}
+              asPlanned={plain !== null && values[field.id] === plain[field.id]}
               onChange={(value) => set(field.id, value)}
             />
           ),
@@ -66,8 +69,10 @@ function NumberBox({
   field,
   units,
   value,
+  asPlanned,
   onChange,
 }: {
+  readonly asPlanned: boolean;
   readonly field: NumberField;
   readonly units: UnitChoice;
   readonly value: number | null;
@@ -93,7 +98,7 @@ function NumberBox({
         {unit ? `, ${unit}` : ""}
       </span>
       <input
-        className="typed"
+        className={asPlanned ? "typed as-planned" : "typed"}
         inputMode="decimal"
         value={text}
         aria-invalid={trouble !== null}

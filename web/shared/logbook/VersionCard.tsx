@@ -21,6 +21,7 @@ import { Stopwatch } from "./Stopwatch.tsx";
 import { TrialRow } from "./TrialRow.tsx";
 import { isUsed } from "./trialEdits.ts";
 import { VariableFields } from "./VariableFields.tsx";
+import { plainVariables } from "./versions.ts";
 
 /** What is tried: a family's challenge with its numbers. */
 export interface Tried {
@@ -77,6 +78,7 @@ export function VersionCard({ title, first, tried, version, removable, onChange,
             spec={spec}
             units={units}
             values={version.variables}
+            plain={first ? plainVariables(family, spec, design) : null}
             onChange={(variables) => onChange({ ...version, variables })}
           />
           <label className="field">

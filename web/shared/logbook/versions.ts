@@ -1,5 +1,5 @@
 import type { EntryDoc, TrialInput, VersionInput } from "@lampcrate/contract";
-import type { Family, Values } from "@lampcrate/core";
+import { applies, buildValues, type Family, type Values } from "@lampcrate/core";
 import { isUsed, sentTrial } from "./trialEdits.ts";
 
 /** A trial without anything in it yet. */
@@ -12,14 +12,28 @@ export const blankTrial = (instrument: string): TrialInput => ({
   kept: false,
 });
 
-/** A version to fill in; the variables of the one before stay declared. */
-export function blankVersion(family: Family, spec: Values, trials: number, role: "build" | "control", before?: VersionInput): VersionInput {
+/** What the brief's plain build declares: where a logbook starts, so that what changed is what the family changed. */
+export function plainVariables(family: Family, spec: Values, design: Values): VersionInput["variables"] {
+  const plain = buildValues(family, spec, design);
+  return Object.fromEntries(
+    family.variables.flatMap(({ id, when }) => (applies(when, plain) && plain[id] !== undefined ? [[id, plain[id]]] : [])),
+  );
+}
+
+/** A version to fill in; the variables of the one before stay declared, those of a first one are the plain build's. */
+export function blankVersion(
+  family: Family,
+  { spec, design }: { readonly spec: Values; readonly design: Values },
+  trials: number,
+  role: "build" | "control",
+  before?: VersionInput,
+): VersionInput {
   const instrument = before?.trials[0]?.instrument ?? family.measures(spec)[0].instruments[0] ?? "";
   return {
     role,
     changed: "",
     madeOf: before?.madeOf ?? "",
-    variables: role === "control" ? {} : (before?.variables ?? {}),
+    variables: role === "control" ? {} : before?.role === "build" ? before.variables : plainVariables(family, spec, design),
     guess: null,
     place: before?.place ?? null,
     trials: Array.from({ length: trials }, () => blankTrial(instrument)),

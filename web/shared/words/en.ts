@@ -73,6 +73,8 @@ export const en = {
     takeBack: (n: number) => `Take the last time back (trial ${n})`,
     noNumber: "no number: it failed",
     noNumberHint: "What happened?",
+    itFailed: "It failed: there is no number",
+    atLeast: (value: string) => `Yes: at least ${value}, still holding`,
     seen: "what was seen",
     seenHint: "What did you see?",
     cameOut: (n: number) => `Number ${n}: what came out`,
