@@ -94,7 +94,7 @@ describe("a fair test", () => {
 describe("a run's findings", () => {
   const clear = entry("Misty Heron", [1.2, 1.22, 1.19], [1.62, 1.66, 1.6]);
   const unclear = entry("Calm Otter", [1.2, 1.4], [1.3, 1.45]);
-  const redesign = entry("Damp Newt", [1.2, 1.3], [1.8, 1.9], { sizeM: 0.1, lines: 4 });
+  const redesign = entry("Damp Newt", [1.2, 1.3], [1.8, 1.9], { sizeM: 0.1, cargoKg: 0.004 });
 
   it("counts who met the goal and who did better", () => {
     const found = runFindings(family, spec, [clear, unclear, redesign]);
@@ -164,7 +164,7 @@ describe("a run's findings", () => {
       ...clear,
       versions: clear.versions.map((v) => ({
         ...v,
-        variables: v.number === 1 ? { sheetsUsed: 2 } : { sheetsUsed: 3 },
+        variables: { form: "pleated", sheetsUsed: v.number === 1 ? 2 : 3 },
         trials:
           v.number === 1
             ? [between(0.2), between(0.3), between(0.2), between(0.3)]

@@ -182,7 +182,7 @@ describe("house trials", () => {
   it("are refused by field: words that can't be read, lines that are gone", async () => {
     const run = await start("filter-canopy");
     const before = everything(house);
-    const unread = await house.ask("POST", `/api/runs/${run.id}/house-trials`, trial(["about 3"]));
+    const unread = await house.ask("POST", `/api/runs/${run.id}/house-trials`, trial(["3 or so"]));
     expect((unread.body as ProblemDoc).errors?.[0]?.field).toBe("versions[0].trials[0].raw");
     const gone = await house.ask(
       "POST",

@@ -122,7 +122,7 @@ export const falls: readonly Starter[] = [
     told: "A canopy brings a fragile cargo down a ladder of heights; the lightest that makes it is worth more.",
     story: "An owlet has to come down from the loft, one storey higher each time. It has never flown.",
     spec: { goalM: 1.6, outcome: "whole", payload: "clay-figure", firstM: 0.8, lastM: 4, sides: "foot" },
-    design: { paddingM: 0.08, cushion: "springy", buildM: 0.3 },
+    design: { paddingM: 0.04, cushion: "springy", buildM: 0.3, canopy: "square", canopyM: 0.3, fallingKg: 0.08 },
     rest: { buildBy: "team", teamSize: 2, youngestAge: 8, trials: 4, loops: 2, buildMinutes: 30, rebuildRate: 0.5 },
     protocolNote:
       "Weigh the build with its canopy first. Begin at {firstM}; one rung up after it came through, one down after it did not. Height and weight are both written down.",

@@ -25,6 +25,7 @@ interface VariableFieldsProps {
 
 /** What builders declare: only a declared change of one of these makes a fair test. */
 export function VariableFields({ family, spec, units, values, plain, onChange }: VariableFieldsProps) {
+  const isAsPlanned = (id: string): boolean => values[id] !== undefined && values[id] === plain?.[id];
   const set = (id: string, value: number | string | null): void => {
     const { [id]: _, ...rest } = values;
     onChange(value === null ? rest : { ...rest, [id]: value });
@@ -38,7 +39,7 @@ export function VariableFields({ family, spec, units, values, plain, onChange }:
             <label key={field.id} className="field">
               <span>{field.words}</span>
               <select
-                className={values[field.id] === plain?.[field.id] ? "typed as-planned" : "typed"}
+                className={isAsPlanned(field.id) ? "typed as-planned" : "typed"}
                 value={String(values[field.id] ?? "")}
                 onChange={(event) => set(field.id, event.target.value || null)}
               >
@@ -56,7 +57,7 @@ export function VariableFields({ family, spec, units, values, plain, onChange }:
               field={field}
               units={units}
               value={typeof values[field.id] === "number" ? Number(values[field.id]) : null}
-              asPlanned={plain !== null && values[field.id] === plain[field.id]}
+              asPlanned={isAsPlanned(field.id)}
               onChange={(value) => set(field.id, value)}
             />
           ),

@@ -120,7 +120,10 @@ export function VersionCard({ title, first, tried, version, removable, onChange,
           onChange={(patch) => setTrial(i, patch)}
         />
       ))}
-      <Expected tried={tried} version={version} measure={measure} values={checked.flatMap((c) => (c.read.ok ? [c.read.si] : []))} />
+      {/* A guess is made before one knows what to expect. */}
+      {version.role === "control" || guess.ok || version.trials.some(isUsed) ? (
+        <Expected tried={tried} version={version} measure={measure} values={checked.flatMap((c) => (c.read.ok ? [c.read.si] : []))} />
+      ) : null}
       {removable ? (
         <div>
           <button type="button" className="link" onClick={onRemove}>

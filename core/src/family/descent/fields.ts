@@ -60,10 +60,25 @@ export const descentDesign: readonly Field[] = [
   },
 ];
 
+/** A cargo hangs from these by lines. */
+const hung = { field: "kind", is: ["round", "square", "bag"] };
+
 /** What builders say they changed. */
 export const descentVariables: readonly Field[] = [
   kindField,
   { ...size, unit: "cm" },
-  { kind: "number", id: "lines", words: "Number of lines", dimension: "count", min: 0, max: 8, step: 1, start: 4 },
+  { kind: "number", id: "lines", words: "Number of lines", dimension: "count", min: 0, max: 8, step: 1, start: 4, when: hung },
+  {
+    kind: "number",
+    id: "lineM",
+    words: "Length of the lines",
+    dimension: "length",
+    min: 0.05,
+    max: 2,
+    step: 0.01,
+    start: 0.4,
+    unit: "cm",
+    when: hung,
+  },
   { kind: "number", id: "cargoKg", words: "Cargo", dimension: "mass", min: 0.0005, max: 0.2, step: 0.0005, start: 0.003, unit: "g" },
 ];

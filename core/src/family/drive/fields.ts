@@ -77,10 +77,10 @@ export const driveDesign: readonly Field[] = [
 
 /** What builders say they changed. */
 export const driveVariables: readonly Field[] = [
-  { ...turns, when: undefined },
+  turns,
   { ...wheel, unit: "cm", when: undefined },
   mass,
-  { ...sailSide, unit: "cm", when: undefined },
+  { ...sailSide, unit: "cm" },
   choiceField("axles", "Axles run", [
     ["usual", "in a straw, as usual"],
     ["good", "freely"],

@@ -1,4 +1,4 @@
-import { choiceField, lengthField } from "../fields.ts";
+import { choiceField, countField, lengthField, massField } from "../fields.ts";
 import { payloads, riders } from "../materials/things.ts";
 import type { Field } from "../shape.ts";
 
@@ -53,13 +53,45 @@ const cushion = choiceField(
 );
 const wall = lengthField("wallM", "Cabin wall", [0.005, 0.2, 0.005, 0.06], "mm", aboard);
 
+const canopy = choiceField("canopy", "Canopy", [
+  ["none", "none"],
+  ["round", "round"],
+  ["square", "square"],
+]);
+const underCanopy = { field: "canopy", is: ["round", "square"] };
+const canopySize = lengthField("canopyM", "Canopy, across", [0.1, 1.5, 0.01, 0.6], "mm", underCanopy);
+const falling = massField("fallingKg", "All that falls", [0.005, 1, 0.005, 0.09], "g", underCanopy);
+
 /** The plain build. */
 export const landingDesign: readonly Field[] = [
   padding,
   cushion,
   wall,
+  canopy,
+  canopySize,
+  falling,
   lengthField("buildM", "Height of the build", [0.03, 0.5, 0.01, 0.16], "mm"),
 ];
 
 /** What builders say they changed. */
-export const landingVariables: readonly Field[] = [padding, cushion, wall];
+export const landingVariables: readonly Field[] = [
+  padding,
+  cushion,
+  wall,
+  canopy,
+  { ...canopySize, unit: "cm" },
+  falling,
+  countField("feet", "Legs or feet", 0, 12, 4),
+  choiceField(
+    "side",
+    "Side that is hit",
+    [
+      ["foot", "the foot"],
+      ["top", "the top"],
+      ["side", "a side"],
+      ["back", "the back"],
+    ],
+    "foot",
+    { field: "sides", is: ["sides"] },
+  ),
+];

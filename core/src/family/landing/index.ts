@@ -1,7 +1,9 @@
 import { band } from "../band.ts";
 import { type Bounds, commonHard, type Place, tightest, usualSoft } from "../bounds.ts";
 import { withCommonCautions } from "../common.ts";
+import { type Faller, impactSpeed, terminalSpeed } from "../descent/fall.ts";
 import { payloads, riders } from "../materials/things.ts";
+import { gravity } from "../physical.ts";
 import type { Family, Prediction, Told, Values } from "../shape.ts";
 import { choiceOf, numberOf } from "../values.ts";
 import { landingScene } from "./drawing.ts";
@@ -18,6 +20,9 @@ import {
   landingTiers,
 } from "./words.ts";
 
+/** A canopy's drag on its area laid flat. */
+const canopyDrag = 0.75;
+
 /** Of the padding's thickness this much can be crushed. */
 const crushable = 0.6;
 
@@ -29,14 +34,39 @@ const crushOf = (d: Values): number => crushable * numberOf(d, landingDesign, "p
 const cushionOf = (d: Values): Cushion => (choiceOf(d, landingDesign, "cushion") === "even" ? "even" : "springy");
 const wallOf = (d: Values): number => numberOf(d, landingDesign, "wallM");
 
+/** What falls under a canopy; null without one. */
+function fallerOf(d: Values): Faller | null {
+  const kind = choiceOf(d, landingDesign, "canopy");
+  if (kind === "none") return null;
+  const across = numberOf(d, landingDesign, "canopyM");
+  const areaM2 = kind === "round" ? (Math.PI * across ** 2) / 4 : across ** 2;
+  return { massKg: numberOf(d, landingDesign, "fallingKg"), areaM2, drag: canopyDrag };
+}
+
+/** The height without air that gives the same speed at touch-down, m: v²/(2 g). */
+function sameSpeedDrop(h: number, d: Values): number {
+  const faller = fallerOf(d);
+  return faller ? impactSpeed(faller, h) ** 2 / (2 * gravity) : h;
+}
+
+/** The real height from which it touches down as from so high without air; from any height where it never falls faster: told as twice the highest that is tried. */
+function realDrop(equal: number, s: Values, d: Values): number {
+  const faller = fallerOf(d);
+  if (!faller) return equal;
+  const highest = 2 * Math.max(goalOf(s), numberOf(s, landingSpec, "lastM"));
+  const settled = terminalSpeed(faller) ** 2 / (2 * gravity);
+  return equal >= settled ? highest : Math.min(highest, -settled * Math.log1p(-equal / settled));
+}
+
 function survivedBand(s: Values, d: Values) {
-  return isWhole(s)
+  const { mid, low, high, factor } = isWhole(s)
     ? band(greatestDrop(crushOf(d), payloadOf(s).toleranceG, cushionOf(d)), 2)
     : band(wallOf(d) / riderOf(s).bounce ** 2, 1.5);
+  return { mid: realDrop(mid, s, d), low: realDrop(low, s, d), high: realDrop(high, s, d), factor };
 }
 
 function predict(s: Values, d: Values): readonly Prediction[] {
-  const h = goalOf(s);
+  const h = sameSpeedDrop(goalOf(s), d);
   const survived: Prediction = { id: "survived", words: "Highest drop it comes through", dimension: "length", band: survivedBand(s, d) };
   const speed: Prediction = {
     id: "speed",
@@ -60,13 +90,13 @@ function bounds(measure: string, s: Values, d: Values, sd: number, place?: Place
 }
 
 function cannot(s: Values, d: Values): Told | null {
-  const h = goalOf(s);
+  const h = sameSpeedDrop(goalOf(s), d);
   if (isWhole(s)) return null;
   if (staysIn(h, riderOf(s).bounce, wallOf(d))) return null;
   return {
     words: "From {} this rider is likely to jump {}, over the wall of {}: softer legs, or a deeper cabin.",
     fill: [
-      [h, "length"],
+      [goalOf(s), "length"],
       [rebound(h, riderOf(s).bounce), "length"],
       [wallOf(d), "length"],
     ],
@@ -102,7 +132,7 @@ export const landing: Family = {
       : `Keep every ${riderOf(s).words} aboard from ${show(goalOf(s), "length")}`,
   predict,
   cannot,
-  formOf: (s, d) => (isWhole(s) ? cushionOf(d) : "riders"),
+  formOf: (s, d) => `${isWhole(s) ? cushionOf(d) : "riders"}${fallerOf(d) ? " under a canopy" : ""}`,
   rival: (d) => ({ ...d, paddingM: Math.min(0.25, 2 * numberOf(d, landingDesign, "paddingM")), wallM: Math.min(0.2, 1.5 * wallOf(d)) }),
   levers: () => [],
   bounds,
@@ -152,8 +182,8 @@ export const landing: Family = {
       lastM: numberOf(s, landingSpec, "lastM"),
       buildM: numberOf(d, landingDesign, "buildM"),
       crushM: whole ? Math.min(crushOf(d), numberOf(d, landingDesign, "buildM") * 0.8) : 0,
-      speed: touchSpeed(h),
-      bounceM: whole ? null : rebound(h, riderOf(s).bounce),
+      speed: touchSpeed(sameSpeedDrop(h, d)),
+      bounceM: whole ? null : rebound(sameSpeedDrop(h, d), riderOf(s).bounce),
       wallM: wallOf(d),
       verdict: whole
         ? comesThrough

@@ -59,6 +59,10 @@ export const landingHowTo: readonly Step[] = [
   { words: "Make a cradle that holds the cargo snugly and opens by hand.", ...whole },
   { words: "Make a cabin without a lid, its wall about {wallM} high, and set the riders in it, loose.", ...aboard },
   { words: "Fix something that gives way under it: folded strips, straws, cones." },
+  {
+    words: "Tie lines of one length from a canopy, {canopyM} across, to the top, and see that it opens.",
+    when: { field: "canopy", is: ["round", "square"] },
+  },
   { words: "Cut and pierce what is stiff.", adult: true },
   { words: "Drop it from the lowest rung, {firstM}, and look before you touch it." },
   { words: "Where the cushion goes, how thick, how many feet: these choices are yours." },

@@ -47,4 +47,11 @@ export const bandVariables: readonly Field[] = [
     ["bare", "bare arm"],
   ]),
   lengthField("armM", "Arm length", [0.03, 0.5, 0.005, 0.11], "cm"),
+  lengthField("baseM", "Length of the base", [0.03, 0.6, 0.005, 0.15], "cm"),
+  choiceField("clip", "Clip or hinge", [
+    ["small", "small"],
+    ["middle", "middle"],
+    ["large", "large"],
+    ["none", "none"],
+  ]),
 ];

@@ -41,15 +41,24 @@ export const puffDesign: readonly Field[] = [
   lengthField("sweepM", "Fin swept back", [0, 0.08, 0.005, 0.005], "mm"),
 ];
 
+/** Without fins there is no place for them. */
+const finned = { field: "fins", is: ["1", "2", "3", "4", "5", "6", "7", "8"] };
+
 /** What builders say they changed. */
 export const puffVariables: readonly Field[] = [
   fins,
-  { ...span, unit: "cm" },
-  choiceField("finPlace", "Fins sit", [
-    ["tail", "at the tail"],
-    ["middle", "in the middle"],
-    ["nose", "near the nose"],
-  ]),
+  { ...span, unit: "cm", when: finned },
+  choiceField(
+    "finPlace",
+    "Fins sit",
+    [
+      ["tail", "at the tail"],
+      ["middle", "in the middle"],
+      ["nose", "near the nose"],
+    ],
+    "tail",
+    finned,
+  ),
   choiceField("noseMade", "Nose", [
     ["pinched", "pinched flat"],
     ["cone", "a cone"],

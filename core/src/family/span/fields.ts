@@ -1,5 +1,5 @@
 import { sheets } from "../materials/sheets.ts";
-import type { Field } from "../shape.ts";
+import type { Field, NumberField } from "../shape.ts";
 
 const forms = [
   { id: "flat", words: "flat, loose sheets" },
@@ -66,7 +66,15 @@ export const spanSpec: readonly Field[] = [
   },
 ];
 
-const number = (id: string, words: string, forForms: readonly string[], min: number, max: number, step: number, start: number): Field => ({
+const number = (
+  id: string,
+  words: string,
+  forForms: readonly string[],
+  min: number,
+  max: number,
+  step: number,
+  start: number,
+): NumberField => ({
   kind: "number",
   id,
   words,
@@ -163,6 +171,24 @@ export const spanDesign: readonly Field[] = [
 /** What builders say they changed. */
 export const spanVariables: readonly Field[] = [
   form,
-  { kind: "number", id: "sheetsUsed", words: "Sheets used", dimension: "count", min: 1, max: 40, step: 1, start: 4 },
-  { kind: "number", id: "widthM", words: "Deck width", dimension: "length", min: 0.02, max: 0.5, step: 0.005, start: 0.1, unit: "cm" },
+  count("sheetsUsed", "Sheets used", sheetForms, 1, 40, 4),
+  {
+    kind: "number",
+    id: "widthM",
+    words: "Deck width",
+    dimension: "length",
+    min: 0.02,
+    max: 0.5,
+    step: 0.005,
+    start: 0.1,
+    unit: "cm",
+    when: { field: "form", is: sheetForms },
+  },
+  count("strutsUsed", "Sticks or strands used", ["truss"], 1, 200, 30),
+  count("jointsUsed", "Joints", ["truss"], 1, 100, 14),
+  { ...number("trussDepthM", "Truss depth", ["truss"], 0.02, 0.3, 0.005, 0.08), unit: "cm" },
+  count("lines", "Lines", ["suspended"], 1, 8, 2),
+  { ...number("dipM", "Dip at the load", ["suspended"], 0.01, 0.3, 0.005, 0.05), unit: "cm" },
+  count("brickLayers", "Brick layers", ["bricks"], 2, 8, 3),
+  count("studsOverlap", "Studs overlapping", ["bricks"], 1, 8, 2),
 ];
