@@ -105,6 +105,7 @@ describe("a run's findings", () => {
   it("says helps, cannot tell yet, or names no cause, in words", () => {
     const { comparisons } = runFindings(family, spec, [clear, unclear, redesign]);
     const words = comparisons.map((c) => comparisonWords(c, "metric"));
+    expect(comparisons[0] && comparisonWords(comparisons[0], "metric", "home")).toContain("(most likely between 0.3");
     expect(words[0]).toMatch(
       /^Size \(across, or one wing\) helps: 0\.42.s more on average \(95 % interval 0\.3\d.s to 0\.4\d.s\)\. Few trials, so be careful\.$/,
     );

@@ -43,7 +43,7 @@ test("the draft lives on the device and survives closing the page", async ({ bro
 test("the stopwatch fills the next trial, by hand and by space bar", async ({ browser }) => {
   const phone = await openPhone(browser);
   await phone.goto(path);
-  const bare = phone.getByRole("region", { name: "First, the bare test" });
+  const bare = phone.getByRole("region", { name: "First, the cargo alone" });
   const watch = bare.getByRole("button", { name: /tap when you let go, for trial 1/ });
   await watch.click();
   await phone.waitForTimeout(620);

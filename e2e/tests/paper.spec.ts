@@ -21,7 +21,7 @@ test("every challenge sheet prints on one page in letters that can be read, its 
     await expect.poll(() => page.locator(".only-print img").evaluate((img: HTMLImageElement) => img.naturalWidth)).toBeGreaterThan(0);
     await page.emulateMedia({ media: "print" });
     const log = page.locator(".only-print");
-    await expect(log).toContainText(title === "Seed-Wing Spinner" ? "bare test" : "Trial 3, g");
+    await expect(log).toContainText(title === "Seed-Wing Spinner" ? "cargo alone" : "Trial 3, g");
     await expect(log).toContainText(`localhost:${new URL(house.url).port}${path}`);
     const pages = await pdfPages(new Uint8Array(await page.pdf({ preferCSSPageSize: true })), 40);
     const [front = "", back = "", ...more] = pages.map(({ text }) => text.replace(/\s+/g, " "));

@@ -59,7 +59,10 @@ describe("bringing a file up to date", () => {
       insert into run (id, brief_id, title, kind, status, scoring, units, heads, afterwards, created_at, revision) values ('run001', 'brief1', 'Old run', 'at-home', 'draft', 'best', 'metric', '{}', 'erase', 1, 1);
       insert into entry (key, id, run_id, brief_version, alias, said, source, state, sent_at, revision) values (1, 'entry1', 'run001', 1, 'Misty Heron', 'hello', 'home', 'accepted', 1, 1);
       insert into version (id, entry_key, number, role, changed, made_of, variables) values (1, 1, 1, 'build', 'wings', 'paper', '{}');
-      insert into trial (version_id, number, raw, value, instrument, seen, at_least, kept) values (1, 1, '1.2', 1.2, 'hand stopwatch', '[]', 0, 0);
+      insert into trial (version_id, number, raw, value, instrument, seen, at_least, kept) values
+        (1, 1, '1.2', 1.2, 'hand stopwatch', '[]', 0, 0),
+        (1, 2, '1.4', 1.4, 'hand stopwatch', '[]', 1, 0),
+        (1, 3, null, null, 'hand stopwatch', '["hard"]', 0, 0);
     `);
     client.close();
     const db = openDatabase(folder);
@@ -71,7 +74,17 @@ describe("bringing a file up to date", () => {
     expect(rows("select amount from stock_move")).toEqual([[40]]);
     expect(
       rows("select e.said, v.made_of, t.value from entry e join version v on v.entry_key = e.key join trial t on t.version_id = v.id"),
-    ).toEqual([["hello", "paper", 1.2]]);
+    ).toEqual([
+      ["hello", "paper", 1.2],
+      ["hello", "paper", 1.4],
+      ["hello", "paper", null],
+    ]);
+    // What was ticked as still holding stays so, and a test without a number failed.
+    expect(rows("select outcome, raw, broke_raw, seen from trial order by number")).toEqual([
+      ["number", "1.2", null, "[]"],
+      ["atLeast", "1.4", null, "[]"],
+      ["failed", null, null, '["hard"]'],
+    ]);
     expect(db.$client.pragma("foreign_key_check")).toEqual([]);
     expect(db.$client.pragma("foreign_keys", { simple: true })).toBe(1);
     db.$client.close();

@@ -30,8 +30,8 @@ export function reasonWords(reason: string): string {
   return words[reason] ?? reason;
 }
 
-/** One comparison in plain words, the answer first. */
-export function comparisonWords(found: FairTestFound, units: UnitChoice): string {
+/** One comparison in plain words, the answer first; for families without the house's terms. */
+export function comparisonWords(found: FairTestFound, units: UnitChoice, at: "house" | "home" = "house"): string {
   const { comparison, numbers, bounded, repeat } = found.result;
   const what = found.control ? "The canopy" : (found.variable ?? "The change");
   if (comparison.kind === "not comparable") return "These two were not tested alike, so they can't be compared.";
@@ -43,7 +43,8 @@ export function comparisonWords(found: FairTestFound, units: UnitChoice): string
   const { welch, careful, more } = numbers;
   if (welch.low === null || welch.high === null) return "Every trial gave the same number: there is nothing to compare yet.";
   const show = (value: number): string => showQuantity(value, found.measure.dimension, units);
-  const span = `95 % interval ${show(welch.low)} to ${show(welch.high)}`;
+  const [from, to] = [show(welch.low), show(welch.high)];
+  const span = at === "home" ? `most likely between ${from} and ${to}` : `95 % interval ${from} to ${to}`;
   if (welch.word === "cannot tell yet") {
     const next =
       more === null

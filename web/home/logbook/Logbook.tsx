@@ -1,5 +1,5 @@
 import type { SheetDoc } from "@lampcrate/contract";
-import { codeInAddress } from "@lampcrate/core";
+import { codeInAddress, type Family } from "@lampcrate/core";
 import { useQuery } from "@tanstack/react-query";
 import { Link, useParams } from "react-router";
 import { RigDrawing } from "../../shared/pieces/RigDrawing.tsx";
@@ -23,6 +23,21 @@ export function Logbook() {
   if (sheet.isPending) return <main className="home soft">{words.common.loading}</main>;
   if (sheet.isLoadingError) return <Trouble error={sheet.error} onRetry={() => void sheet.refetch()} />;
   return <OpenLogbook sheet={sheet.data} />;
+}
+
+/** Questions to ask each other before and while building; nobody writes an answer. */
+function ToAsk({ family: { questions } }: { readonly family: Family }) {
+  const words = useWords();
+  return (
+    <section className="card stacked near" aria-labelledby="to-ask">
+      <h2 id="to-ask">{words.log.toAsk}</h2>
+      <ul>
+        {[...questions.before, ...questions.during].map((question) => (
+          <li key={question}>{question}</li>
+        ))}
+      </ul>
+    </section>
+  );
 }
 
 function OpenLogbook({ sheet }: { readonly sheet: SheetDoc }) {
@@ -50,6 +65,7 @@ function OpenLogbook({ sheet }: { readonly sheet: SheetDoc }) {
           ))}
         </ul>
       </section>
+      <ToAsk family={family} />
       <Versions sheet={sheet} versions={book.draft.versions} onChange={(versions) => book.change({ versions })} />
       <HintLadder hints={brief.hints} />
       <Helped sheet={sheet} versions={book.draft.versions} />

@@ -32,6 +32,7 @@ export function SendPart({ sheet, book }: { readonly sheet: SheetDoc; readonly b
       </label>
       <label className="field">
         <span>{words.log.said}</span>
+        <span className="small soft">{familyOf(sheet.brief.family).questions.after.join(" ")}</span>
         <textarea className="typed" maxLength={600} value={draft.said} onChange={(event) => change({ said: event.target.value })} />
       </label>
       <p className="small soft">{words.log.noNames}</p>

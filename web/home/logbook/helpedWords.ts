@@ -29,5 +29,5 @@ export function helpedWords(sheet: SheetDoc, versions: readonly VersionInput[]):
   const found = runFindings(family, brief.spec, [entry]);
   const last = found.comparisons.filter((comparison) => !comparison.control).at(-1);
   if (!last || last.oldTrials.length === 0 || last.newTrials.length === 0) return null;
-  return comparisonWords(last, sheet.units);
+  return comparisonWords(last, sheet.units, "home");
 }

@@ -43,7 +43,7 @@ export const en = {
     versionHead: "Version",
     changedHead: "What we changed",
     guessHead: "Guess",
-    bare: "bare test",
+    bare: "cargo alone",
     scan: "Scan, or type the code, to send your results. No name is needed.",
     testAgain: "Before every test",
     rules: "Yes or no, before the first trial",
@@ -53,7 +53,8 @@ export const en = {
   log: {
     title: "Logbook",
     saved: "Saved on this device. Sent when you say so.",
-    control: "First, the bare test",
+    control: "First, the cargo alone",
+    toAsk: "To ask each other",
     version: (n: number) => `Version ${n}`,
     changed: "What did you change?",
     changedFirst: "What did you build?",

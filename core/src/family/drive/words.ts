@@ -34,7 +34,7 @@ export const driveSymptoms: readonly Symptom[] = [
 export const driveProtocol: Protocol = {
   before: "Front wheels on the line, floor level and the same; wound, blown or raised the same way each time.",
   starts: "Let go without a push.",
-  stops: "Measure along the lane to where the front wheels stand still; drift at a right angle to it.",
+  stops: "Measure along the lane to where the front wheels stand still, and how far to a side of it.",
   order: "Each version {trials, plural, one {once} other {# times}}, before anything is changed.",
   trials: 3,
 };

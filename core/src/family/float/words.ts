@@ -42,17 +42,17 @@ export const floatSymptoms: readonly Symptom[] = [
 ];
 
 export const floatProtocol: Protocol = {
-  before: "Fill the tub to the mark, deeper than the hull is high. The hull is dry and empty.",
-  starts: "Counting starts when the hull floats by itself, no hand on it.",
-  stops: "Counting stops when water comes over the edge or the deck, or the hull touches the bottom; the last token does not count.",
+  before: "Fill the tub to the mark, deeper than the boat is high. The boat is dry and empty.",
+  starts: "Counting starts when the boat floats by itself, no hand on it.",
+  stops: "Counting stops when water comes over the edge or the deck, or the boat touches the bottom; the last token does not count.",
   order: "One token at a time, from the middle outward, no dropping.",
   trials: 3,
 };
 
 export const floatRules: readonly Said[] = [
-  { words: "Is the hull made of no more than the one square that everyone gets?", ...from("sheet") },
-  { words: "Is the hull made of no more than what was in the bag?", ...from("bag") },
-  { words: "Is the hull made of no more than the {clayKg} of clay?", ...from("clay") },
+  { words: "Is the boat made of no more than the one square that everyone gets?", ...from("sheet") },
+  { words: "Is the boat made of no more than what was in the bag?", ...from("bag") },
+  { words: "Is the boat made of no more than the {clayKg} of clay?", ...from("clay") },
   { words: "Does it float free, touching neither wall nor bottom?" },
   { words: "Did every token go on singly, by hand?" },
 ];
@@ -72,12 +72,12 @@ export const floatHowTo: readonly Step[] = [
 ];
 
 export const floatIdea =
-  "Water pushes up on a hull as hard as the water it pushes aside weighs. A wide hull with walls pushes much water aside before any comes over the edge. A bath toy and a ferry float for the same reason: they weigh less than the water they move.";
+  "Water pushes up on a boat as hard as the water it pushes aside weighs. A wide boat with walls pushes much water aside before any comes over the edge. A bath toy and a ferry float for the same reason: they weigh less than the water they move.";
 
 export const floatQuestions = {
   before: ["How can a ship of steel float?", "How many tokens do you guess it will carry?"],
   during: ["Which edge goes under first?", "What one thing will you change?"],
-  after: ["Did higher walls help, or a wider base?", "What would the best hull from the same material look like?"],
+  after: ["Did higher walls help, or a wider base?", "What would the best boat from the same material look like?"],
 } as const;
 
 export const floatTiers: readonly FamilyTier[] = [

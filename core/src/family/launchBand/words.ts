@@ -36,7 +36,7 @@ export const bandSymptoms: readonly Symptom[] = [
 export const bandProtocol: Protocol = {
   before: "Base on the launch line, behind it everybody. Goggles on. The same thing is flung every time.",
   starts: "Pull back to the mark, call the launch, let go.",
-  stops: "Measure to the first touch, not to where it rolls; side error at a right angle to the lane.",
+  stops: "Measure to the first touch, not to where it rolls, and how far to a side of the lane's middle.",
   order: "Launch each version {trials, plural, one {once} other {# times}} before you change anything.",
   trials: 5,
 };
