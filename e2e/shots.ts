@@ -81,6 +81,7 @@ const one = phone.getByRole("region", { name: "Version 1" });
 await one.getByLabel("What did you build?").fill("wide wings");
 await one.getByLabel("Trial 1").fill("1.58");
 await one.getByLabel("Trial 2").fill("16.1");
+await one.getByText("Did you mean").waitFor();
 await one.getByLabel("Your guess").scrollIntoViewIfNeeded();
 await one.getByRole("button", { name: /tap when you let go/ }).evaluate((watch) => watch.scrollIntoView({ block: "start" }));
 await take(phone, "home-logbook");

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { impactSpeed } from "../src/family/descent/fall.ts";
+import { fallTime, impactSpeed } from "../src/family/descent/fall.ts";
 import { touchSpeed } from "../src/family/landing/impact.ts";
 import { families, startValues } from "../src/index.ts";
 
@@ -34,5 +34,21 @@ describe("landing under a canopy", () => {
       }),
     );
     expect(bandOf({ canopy: "round", canopyM: 1.4 }, "survived")?.mid).toBe(8);
+  });
+});
+
+describe("the drawing of a landing under a canopy", () => {
+  it("falls as long as the fall model says, with its canopy, and ends on the floor", () => {
+    const design = { ...startValues(landing.design), canopy: "square", canopyM: 0.3, fallingKg: 0.08 };
+    const { marks, motion } = landing.drawing(spec, design);
+    const { motion: bare, marks: bareMarks } = landing.drawing(spec, startValues(landing.design));
+    const fall = fallTime({ massKg: 0.08, areaM2: 0.09, drag: 0.75 }, 1.6);
+    expect(motion?.told.fill?.[0]?.[0]).toBeCloseTo(fall, 9);
+    expect(bare?.told.fill?.[0]?.[0]).toBeCloseTo(Math.sqrt(3.2 / 9.80665), 9);
+    expect(marks.length).toBe(bareMarks.length + 3);
+    const moving = motion?.at(fall / 2) ?? [];
+    expect([motion?.replaces, moving.length]).toEqual([[0, 1, 2, 3, 4], 5]);
+    const [block] = motion?.at(fall - 1e-6) ?? [];
+    expect(block?.kind === "block" ? block.y : null).toBeCloseTo(0, 3);
   });
 });

@@ -1,3 +1,4 @@
+import { type Faller, fallenAfter, fallTime } from "../descent/fall.ts";
 import { gravity } from "../physical.ts";
 import { floorMark, lengthGrip, lineMark } from "../scene.ts";
 import type { Mark, Scene } from "../shape.ts";
@@ -15,6 +16,8 @@ export interface LandingPicture {
   readonly bounceM: number | null;
   readonly wallM: number;
   readonly verdict: string;
+  /** What slows it, and how wide it is; null without a canopy. */
+  readonly canopy: { readonly faller: Faller; readonly acrossM: number } | null;
 }
 
 /** The build at its rung beside the ladder of heights; let go, it falls and gives. */
@@ -32,14 +35,17 @@ export function landingScene(p: LandingPicture): Scene {
   const build = (foot: number, crush: number): Mark[] => [
     { kind: "block", role: "build", x: x - size / 2, y: foot, w: size, h: size - crush },
     { kind: "disc", role: "load", x, y: foot + (size - crush) * 0.45, r: size * 0.2 },
+    ...(p.canopy ? canopyMarks(x, foot + size - crush, Math.min(p.canopy.acrossM, h) / 2) : []),
   ];
-  const fallS = Math.sqrt((2 * h) / gravity);
+  const faller = p.canopy?.faller;
+  const fallS = faller ? fallTime(faller, h) : Math.sqrt((2 * h) / gravity);
+  const fallen = (t: number): number => (faller ? fallenAfter(faller, t) : (gravity * t * t) / 2);
   const stopS = p.bounceM === null ? Math.max(0.05, (2 * p.crushM) / Math.max(p.speed, 0.1)) : 0;
   const riseS = p.bounceM === null ? 0 : Math.sqrt((2 * p.bounceM) / gravity);
   const still = build(h, 0);
   return {
     width,
-    height: Math.max(h + size, Math.min(p.lastM, h * 1.3)) + h * 0.1,
+    height: Math.max(h + size + (p.canopy ? Math.min(p.canopy.acrossM, h) * 0.9 : 0), Math.min(p.lastM, h * 1.3)) + h * 0.1,
     describe: "The build held with its lowest point at the rung, and the ladder of heights beside it.",
     marks: [
       ...still,
@@ -64,17 +70,33 @@ export function landingScene(p: LandingPicture): Scene {
             : `It falls for {}, arrives at {}; the riders jump {}.`,
         fill: [[fallS, "time"], [p.speed, "speed"], ...(p.bounceM === null ? [] : [[p.bounceM, "length"] as const])],
       },
-      replaces: [0, 1],
+      replaces: still.map((_, i) => i),
       at: (t) => {
-        if (t < fallS) return build(h - (gravity * t * t) / 2, 0);
+        if (t < fallS) return build(Math.max(0, h - fallen(t)), 0);
         if (p.bounceM === null) return build(0, Math.min(size * 0.8, p.crushM * Math.min(1, (t - fallS) / stopS)));
         const since = Math.min(t - fallS, 2 * riseS);
         const up = Math.max(0, Math.sqrt(2 * gravity * p.bounceM) * since - (gravity * since * since) / 2);
         return [
           { kind: "block", role: "build", x: x - size / 2, y: 0, w: size, h: size },
           { kind: "disc", role: "load", x, y: size * 0.45 + up, r: size * 0.2 },
+          ...build(0, 0).slice(2),
         ];
       },
     },
   };
+}
+
+/** A canopy over a build, and the lines to its rim. */
+function canopyMarks(x: number, top: number, half: number): readonly Mark[] {
+  const rim = top + half * 1.1;
+  const arc = Array.from({ length: 17 }, (_, i): readonly [number, number] => {
+    const a = (Math.PI * i) / 16;
+    return [x - half * Math.cos(a), rim + half * 0.6 * Math.sin(a)];
+  });
+  const line = (side: 1 | -1): Mark =>
+    lineMark("path", [
+      [x + side * half, rim],
+      [x, top],
+    ]);
+  return [lineMark("build", arc, true), line(-1), line(1)];
 }

@@ -43,6 +43,11 @@ function fallerOf(d: Values): Faller | null {
   return { massKg: numberOf(d, landingDesign, "fallingKg"), areaM2, drag: canopyDrag };
 }
 
+function canopyOf(d: Values) {
+  const faller = fallerOf(d);
+  return faller && { faller, acrossM: numberOf(d, landingDesign, "canopyM") };
+}
+
 /** The height without air that gives the same speed at touch-down, m: v²/(2 g). */
 function sameSpeedDrop(h: number, d: Values): number {
   const faller = fallerOf(d);
@@ -185,6 +190,7 @@ export const landing: Family = {
       speed: touchSpeed(sameSpeedDrop(h, d)),
       bounceM: whole ? null : rebound(sameSpeedDrop(h, d), riderOf(s).bounce),
       wallM: wallOf(d),
+      canopy: canopyOf(d),
       verdict: whole
         ? comesThrough
           ? "should come through"
