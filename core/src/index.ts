@@ -40,6 +40,7 @@ export * from "./finding/flag.ts";
 export * from "./finding/measurability.ts";
 export * from "./finding/outcome/boundedComparison.ts";
 export * from "./finding/outcome/outcomeWords.ts";
+export * from "./finding/outcome/passes.ts";
 export * from "./finding/outcome/runModel.ts";
 export * from "./finding/outcome/trialOutcome.ts";
 export * from "./finding/outcome/versionOutcome.ts";

@@ -236,3 +236,46 @@ describe("checking what was typed", () => {
     expect(checkVersion(family, spec, startValues(family.design), bare)[0]?.verdict.flag).toBeNull();
   });
 });
+
+describe("a test that is passed or not", () => {
+  const roll = families.roll;
+  const cup = { ...startValues(roll.spec), aim: "finish" };
+  const passed = { kind: "passed" } as const;
+  const failed = { kind: "failed" } as const;
+  const version = (number: number, parts: number, trials: FindingEntry["versions"][number]["trials"]) =>
+    ({ number, role: "build", variables: { partsUsed: parts }, place: "indoors", instrument: "hand stopwatch", trials }) as const;
+
+  it("is met by one pass, whatever its time; a long time is no better than a short one", () => {
+    const entry = (trials: FindingEntry["versions"][number]["trials"]): FindingEntry => ({
+      id: "a",
+      alias: "a",
+      versions: [version(1, 3, trials)],
+    });
+    const of = (trials: FindingEntry["versions"][number]["trials"]) => runFindings(roll, cup, [entry(trials)]).builders[0];
+    expect(of([failed, passed, { kind: "number", value: 9 }])).toMatchObject({
+      metGoal: true,
+      first: { low: 2 / 3, high: 2 / 3 },
+      best: { low: 1 },
+    });
+    expect(of([{ kind: "number", value: 2 }])?.best).toEqual(of([{ kind: "number", value: 9 }])?.best);
+    expect(of([failed, failed])).toMatchObject({ metGoal: false, best: { low: 0, high: 0 } });
+    // Where it should take its time, the time is what counts.
+    const slow = { ...cup, aim: "slow", goalS: 5 };
+    expect(runFindings(roll, slow, [entry([{ kind: "number", value: 9 }])]).builders[0]).toMatchObject({ metGoal: true, best: { low: 9 } });
+  });
+
+  it("is compared by how often it is passed, and says so first", () => {
+    const entry: FindingEntry = {
+      id: "a",
+      alias: "a",
+      versions: [version(1, 3, [failed, failed, failed]), version(2, 5, [passed, passed, { kind: "number", value: 4 }])],
+    };
+    const found = runFindings(roll, cup, [entry]);
+    const [one] = found.comparisons;
+    expect([one?.result.numbers, one?.result.bounded, one?.result.passes?.word]).toEqual([null, null, "helps"]);
+    expect(one && comparisonWords(one, "metric")).toBe(
+      "Parts used helps: 100 points in 100 more often in the cup (95 % interval 21 to 100 points). Few trials, so be careful.",
+    );
+    expect(findingsWords(found, "metric")).toContain("1 fair test: 1 could tell a difference.");
+  });
+});

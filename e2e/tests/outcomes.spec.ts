@@ -41,7 +41,8 @@ test("stuck, flew off, landed in the cup: one team's one version goes through, f
   await phone.goto(path);
   const one = phone.getByRole("region", { name: "Version 1" });
   await expect(phone.getByText("That it failed is a result too.")).toBeVisible();
-  for (const n of [1, 2]) await cameOut(one, n).getByRole("button", { name: "no number: it failed" }).click();
+  await cameOut(one, 1).getByRole("button", { name: "not in the cup" }).click();
+  await cameOut(one, 2).getByRole("button", { name: "in the cup", exact: true }).click();
   await one.getByLabel("Trial 3").fill("3.4");
   await cameOut(one, 3).getByRole("button", { name: "what was seen" }).click();
   await expect(one.getByText("What did you see?")).toBeVisible();
@@ -50,12 +51,12 @@ test("stuck, flew off, landed in the cup: one team's one version goes through, f
   await send(phone);
   await desk.goto(`${house.url}/run/${id}/sift`);
   const trials = desk.getByRole("list", { name: "Trials of version 1" });
-  await expect(trials).toContainText("trial 1 failed");
-  await expect(trials).toContainText("3.40\u00a0s");
+  await expect(trials).toContainText("trial 1 not in the cup");
+  await expect(trials).toContainText("in the cup, 3.40\u00a0s");
   await acceptAll(id);
   await desk.goto(`${house.url}/run/${id}/findings`);
   const row = desk.getByRole("region", { name: "Table of builders" }).getByRole("row").nth(1);
-  await expect(row).toContainText("3.40\u00a0s");
+  await expect(row).toContainText("met67 %67 %100 %");
   await expect(row).toContainText("one version");
 });
 

@@ -23,6 +23,7 @@ const numbersOf: Readonly<Record<TrialKind, { readonly raw: boolean; readonly br
   between: { raw: true, broke: true },
   below: { raw: false, broke: true },
   failed: { raw: false, broke: false },
+  passed: { raw: false, broke: false },
 };
 
 const trial = objectOf<TrialInput>({

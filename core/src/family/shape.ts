@@ -54,6 +54,8 @@ export interface Measure {
   readonly token?: Token | undefined;
   /** Found step by step, load by load or rung by rung: how one says that it still held when they stopped, and what it gave way at. */
   readonly steps?: { readonly holds: string; readonly breaks: string } | undefined;
+  /** A test is passed or not, in words; a number that is written beside counts as passed, and is a further outcome. */
+  readonly passes?: { readonly passed: string; readonly not: string } | undefined;
 }
 
 /** What a prediction is told in: a dimension people measure, or a plain number of calibres or of times g. */

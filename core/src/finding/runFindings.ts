@@ -3,7 +3,7 @@ import type { Family, Field, Measure, Values } from "../family/shape.ts";
 import { applies } from "../family/values.ts";
 import { instrumentById } from "../quantity/instruments.ts";
 import { type FairTest, fairTest, type TestedVersion } from "./fairTest.ts";
-import { failedAs, type Interval, type TrialOutcome } from "./outcome/trialOutcome.ts";
+import { countedAs, failedAs, type Interval, type TrialOutcome } from "./outcome/trialOutcome.ts";
 import { bestOf, type FirstLastWord, firstAndLast, versionOutcome } from "./outcome/versionOutcome.ts";
 
 /** One version of an accepted entry, with what came out of its trials but what is impossible. */
@@ -92,7 +92,7 @@ export interface EntryFound {
 /** What one accepted entry shows: it depends on no other one, so that it need not be reckoned again when others come in. */
 export function entryFindings(family: Family, spec: Values, entry: FindingEntry): EntryFound {
   const [measure] = family.measures(spec);
-  const goal = family.goal(spec).value;
+  const goal = goalValue(family, spec);
   return {
     measure,
     goal,
@@ -104,7 +104,7 @@ export function entryFindings(family: Family, spec: Values, entry: FindingEntry)
 /** What a run shows, from what each of its entries shows; `spec` is the run's of today. */
 export function joinFindings(family: Family, spec: Values, found: readonly EntryFound[]): RunFindings {
   const [measure] = family.measures(spec);
-  const goal = family.goal(spec).value;
+  const goal = goalValue(family, spec);
   const builders = found.map((one) => (isAlike(one.measure, measure) ? one.builder : { ...one.builder, measure: one.measure }));
   return {
     measure,
@@ -117,13 +117,19 @@ export function joinFindings(family: Family, spec: Values, found: readonly Entry
   };
 }
 
-const isAlike = (a: Measure, b: Measure): boolean => a.id === b.id && a.dimension === b.dimension && a.better === b.better;
+/** What meets the goal: where a test is passed or not, one that was. */
+const goalValue = (family: Family, spec: Values): number => (family.measures(spec)[0].passes ? 1 : family.goal(spec).value);
+
+const isAlike = (a: Measure, b: Measure): boolean =>
+  a.id === b.id && a.dimension === b.dimension && a.better === b.better && (a.passes === undefined) === (b.passes === undefined);
 
 function builderOf(entry: FindingEntry, goal: number, measure: Measure): BuilderFound {
   const { better } = measure;
-  const failed = failedAs(measure);
+  const failed = measure.passes ? 0 : failedAs(measure);
   const builds = entry.versions.filter((version) => version.role === "build");
-  const tested = builds.map((version) => versionOutcome(version.trials, better, failed, goal)).filter(({ counted }) => counted > 0);
+  const tested = builds
+    .map((version) => versionOutcome(countedAs(measure, version.trials), better, failed, goal))
+    .filter(({ counted }) => counted > 0);
   const [first = null, ...later] = tested.flatMap(({ mean }) => mean ?? []);
   const change = later.length === 0 ? null : firstAndLast(first, bestOf(later, better), better);
   const ratio = change?.ratio ?? 0;
@@ -164,7 +170,7 @@ function compare(
   control: boolean,
 ): FairTestFound {
   const as = (version: FindingVersion): TestedVersion => ({
-    trials: version.trials,
+    trials: countedAs(measure, version.trials),
     as: {
       measure: measure.id,
       instrument: version.instrument,
@@ -175,7 +181,14 @@ function compare(
         : standing(version.variables, family.variables, spec),
     },
   });
-  const result = fairTest(as(old), as(fresh), measure.better, failedAs(measure), instrumentById(fresh.instrument)?.resolution ?? 0);
+  const result = fairTest(
+    as(old),
+    as(fresh),
+    measure.better,
+    failedAs(measure),
+    instrumentById(fresh.instrument)?.resolution ?? 0,
+    measure.passes !== undefined,
+  );
   const [id] = result.comparison.changed;
   const one = result.comparison.kind === "fair test" && id !== undefined && !control ? id : null;
   const field = family.variables.find((f) => f.id === one) ?? null;

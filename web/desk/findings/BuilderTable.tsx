@@ -1,5 +1,5 @@
 import type { BuilderLine, FindingsDoc } from "@lampcrate/contract";
-import { changeWords, type Interval, intervalWords, showNumber, showQuantity, type UnitChoice } from "@lampcrate/core";
+import { changeWords, type Interval, intervalWords, showNumber, showOf, type UnitChoice } from "@lampcrate/core";
 import { useInfiniteQuery } from "@tanstack/react-query";
 import type { ColumnType } from "antd/es/table";
 import { useState } from "react";
@@ -26,7 +26,7 @@ export function BuilderTable({ runId, findings, units }: BuilderTableProps) {
     sorter: (a, b) => (of(a)?.low ?? Number.NEGATIVE_INFINITY) - (of(b)?.low ?? Number.NEGATIVE_INFINITY),
     render: (_, builder) => {
       const value = of(builder);
-      return value === null ? "–" : intervalWords(value, (si) => showQuantity(si, (builder.measure ?? measure).dimension, units));
+      return value === null ? "–" : intervalWords(value, showOf(builder.measure ?? measure, units));
     },
   });
   return (

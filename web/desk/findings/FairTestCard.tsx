@@ -14,11 +14,11 @@ import { Term } from "../pieces/Term.tsx";
 /** One fair test: said in a sentence, then its interval on the ruler, 0 as the amber mark. */
 export function FairTestCard({ found, units }: { readonly found: FairTestFound; readonly units: UnitChoice }) {
   const { measure } = found;
-  const { numbers, bounded } = found.result;
-  if (!numbers && !bounded) return null;
+  const { numbers, bounded, passes } = found.result;
+  if (!numbers && !bounded && !passes) return null;
   const value = (v: string | number | null): string => (v === null ? "" : declaredWords(found.field, v, units));
   const said = (trials: FairTestFound["oldTrials"]): string =>
-    trials.map((trial) => outcomeSaid(trial, (si) => showQuantity(si, measure.dimension, units))).join(", ");
+    trials.map((trial) => outcomeSaid(trial, (si) => showQuantity(si, measure.dimension, units), measure.passes)).join(", ");
   return (
     <section className="sheet pad stack" aria-label="A fair test">
       <h2>
@@ -32,6 +32,12 @@ export function FairTestCard({ found, units }: { readonly found: FairTestFound; 
         to {value(found.toValue)}. Trials {said(found.oldTrials)}; and {said(found.newTrials)}.
       </p>
       {numbers ? <Difference numbers={numbers} measure={measure} units={units} /> : null}
+      {passes ? (
+        <p className="small soft">
+          Shares that passed: Newcombe's interval for their difference; Fisher's exact test gives p = {passes.p.toFixed(2)}. One call in
+          twenty of this kind is wrong.
+        </p>
+      ) : null}
       {bounded ? (
         <p className="small soft">
           Some of it is known only between two numbers, so pairs are compared: all ways to split the trials give p = {bounded.p.toFixed(2)},

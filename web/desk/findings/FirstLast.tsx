@@ -1,5 +1,5 @@
 import type { FindingsDoc } from "@lampcrate/contract";
-import { type Interval, intervalWords, isExact, showQuantity, surelyBetter, type UnitChoice } from "@lampcrate/core";
+import { type Interval, intervalWords, isExact, showOf, surelyBetter, type UnitChoice } from "@lampcrate/core";
 import { CartesianGrid, ReferenceLine, Scatter, ScatterChart, Tooltip, XAxis, YAxis } from "recharts";
 import { quantityScale, ticksOf } from "../../shared/pieces/scale.ts";
 import { ChartFrame } from "../charts/ChartFrame.tsx";
@@ -13,7 +13,7 @@ export function FirstLast({ findings, units }: { readonly findings: FindingsDoc;
   const [low, high] = [Math.min(...all), Math.max(...all)];
   const [from, to] = [Math.max(0, low - (high - low) * 0.08), high + (high - low) * 0.06];
   const scale = quantityScale(measure.dimension, units, measure.unit ?? undefined, goal, measure.token);
-  const show = (si: number): string => showQuantity(si, measure.dimension, units);
+  const show = showOf(measure, units);
   // The first pair stands on top.
   const at = (i: number): number => pairs.length - i;
   const names = new Map(pairs.map((pair, i) => [at(i), pair.alias]));
@@ -40,8 +40,8 @@ export function FirstLast({ findings, units }: { readonly findings: FindingsDoc;
             dataKey="value"
             type="number"
             domain={[from, to]}
-            ticks={[...ticksOf(from, to, scale.factor, 8)]}
-            tickFormatter={(si: number) => scale.show(si)}
+            ticks={[...ticksOf(from, to, measure.passes ? 1 : scale.factor, 8)]}
+            tickFormatter={(si: number) => (measure.passes ? show(si) : scale.show(si))}
           />
           <YAxis
             {...quietAxis}

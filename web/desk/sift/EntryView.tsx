@@ -4,6 +4,7 @@ import {
   declaredWords,
   type Family,
   families,
+  type Measure,
   outcomeOfRead,
   outcomeSaid,
   reasonWords,
@@ -88,7 +89,9 @@ function VersionTable({
   readonly units: UnitChoice;
   readonly dimension: Dimension;
 }) {
+  const { run } = useBriefWork();
   const show = (value: number): string => showQuantity(value, dimension, units);
+  const { passes } = family.measures(run.brief.spec)[0];
   const title = version.role === "control" ? "Bare test" : `Version ${version.number}`;
   return (
     <div>
@@ -106,7 +109,7 @@ function VersionTable({
           <li key={trial.id}>
             <span className="small soft">trial {trial.number} </span>
             <strong className={trial.flag === null ? "" : trial.flag === "impossible" ? "flagged impossible" : "flagged"}>
-              {cameOut(trial, show)}
+              {cameOut(trial, show, passes)}
             </strong>
             <div className="small soft">
               {[
@@ -133,9 +136,13 @@ function VersionTable({
 }
 
 /** What came out of a trial, in words. */
-function cameOut({ brokeValue: broke, ...trial }: VersionDoc["trials"][number], show: (si: number) => string): string {
+function cameOut(
+  { brokeValue: broke, ...trial }: VersionDoc["trials"][number],
+  show: (si: number) => string,
+  passes: Measure["passes"],
+): string {
   const outcome = outcomeOfRead({ ...trial, broke });
-  return outcome ? outcomeSaid(outcome, show) : "no number";
+  return outcome ? outcomeSaid(outcome, show, passes) : "no number";
 }
 
 /** What they declared, in words. */

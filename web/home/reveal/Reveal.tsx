@@ -1,5 +1,5 @@
 import type { RevealDoc } from "@lampcrate/contract";
-import { type Interval, intervalWords, showNumber, showQuantity } from "@lampcrate/core";
+import { type Interval, intervalWords, showNumber, showOf } from "@lampcrate/core";
 import { useQuery } from "@tanstack/react-query";
 import { Link, useParams } from "react-router";
 import { RigDrawing } from "../../shared/pieces/RigDrawing.tsx";
@@ -20,9 +20,8 @@ export function Reveal() {
   if (sheet.isLoadingError) return <Trouble error={sheet.error} onRetry={() => void sheet.refetch()} />;
   const { brief, units } = sheet.data;
   const family = familyOf(brief.family);
-  const { dimension } = family.measures(brief.spec)[0];
   const show = (value: Interval | null): string =>
-    value === null ? "–" : intervalWords(value, (si) => showQuantity(si, dimension, units));
+    value === null ? "–" : intervalWords(value, showOf(family.measures(brief.spec)[0], units));
   const { scoring } = reveal.data;
   return (
     <main className="home">

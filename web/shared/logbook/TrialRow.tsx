@@ -15,7 +15,7 @@ import {
 import { useId, useState } from "react";
 import { useRested } from "../useRested.ts";
 import { useWords } from "../words/useWords.ts";
-import { isUsed, itFailed, stillHolding, withBroke, withNumber } from "./trialEdits.ts";
+import { isUsed, itFailed, itPassed, stillHolding, withBroke, withNumber } from "./trialEdits.ts";
 
 /** What is typed is not remarked upon before it has rested so long, ms. */
 const restMs = 700;
@@ -113,6 +113,11 @@ export function TrialRow({ number, trial, checked, measure, units, symptoms, onC
             {steps.breaks} …
           </button>
         ) : null}
+        {measure.passes && trial.raw === null ? (
+          <button type="button" className="answer" aria-pressed={trial.outcome === "passed"} onClick={() => onChange(itPassed(trial))}>
+            {measure.passes.passed}
+          </button>
+        ) : null}
         {trial.raw === null && trial.broke === null ? (
           <button
             type="button"
@@ -124,7 +129,7 @@ export function TrialRow({ number, trial, checked, measure, units, symptoms, onC
               onChange(itFailed(trial));
             }}
           >
-            {words.log.noNumber}
+            {measure.passes?.not ?? words.log.noNumber}
           </button>
         ) : null}
         {isUsed(trial) ? (

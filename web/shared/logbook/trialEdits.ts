@@ -32,11 +32,19 @@ export const itFailed = ({ outcome }: TrialInput): Patch => ({
   broke: null,
 });
 
+/** It passed, without a number, or that is taken back. */
+export const itPassed = ({ outcome }: TrialInput): Patch => ({
+  outcome: outcome === "passed" ? "number" : "passed",
+  raw: null,
+  broke: null,
+});
+
 /** Whether anything is in a trial. What was seen and no number is a failed test. */
 export const isUsed = ({ outcome, raw, broke, seen }: TrialInput): boolean =>
-  outcome === "failed" || raw !== null || broke !== null || seen.length > 0;
+  outcome === "failed" || outcome === "passed" || raw !== null || broke !== null || seen.length > 0;
 
 /** A trial as it is sent. */
 export function sentTrial(trial: TrialInput): TrialInput {
-  return trial.raw === null && trial.broke === null ? { ...trial, outcome: "failed" } : trial;
+  const isBare = trial.raw === null && trial.broke === null && trial.outcome !== "passed";
+  return isBare ? { ...trial, outcome: "failed" } : trial;
 }

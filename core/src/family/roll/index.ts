@@ -127,7 +127,7 @@ export const roll: Family = {
   spec: rollSpec,
   design: rollDesign,
   variables: rollVariables,
-  measures: () => [
+  measures: (spec) => [
     {
       id: "time",
       words: "Time to the cup",
@@ -136,6 +136,7 @@ export const roll: Family = {
       better: "more",
       unit: "s",
       instruments: ["hand stopwatch", "frame count"],
+      ...(isSlow(spec) ? {} : { passes: { passed: "in the cup", not: "not in the cup" } }),
     },
   ],
   goal: (spec) => ({ measure: "time", value: isSlow(spec) ? numberOf(spec, rollSpec, "goalS") : 0, better: "more" }),

@@ -1,4 +1,7 @@
+import type { Measure } from "../../family/shape.ts";
+import { showQuantity, type UnitChoice } from "../../quantity/show.ts";
 import type { BoundedComparison } from "./boundedComparison.ts";
+import type { PassComparison } from "./passes.ts";
 import { type Interval, isExact, type TrialOutcome } from "./trialOutcome.ts";
 import type { FirstLastWord } from "./versionOutcome.ts";
 
@@ -11,11 +14,16 @@ export function intervalWords(interval: Interval, show: Show): string {
   return interval.high === null ? `at least ${show(interval.low)}` : `${show(interval.low)} to ${show(interval.high)}`;
 }
 
-/** What came out of a trial, in words. */
-export function outcomeSaid(outcome: TrialOutcome, show: Show): string {
+/** How a measure's values are said: shares that passed in per cent, all else as quantities. */
+export function showOf({ dimension, passes }: Pick<Measure, "dimension" | "passes">, units: UnitChoice): Show {
+  return passes ? (share) => `${Math.round(100 * share)} %` : (si) => showQuantity(si, dimension, units);
+}
+
+/** What came out of a trial, in words; `passes`: how a test that is passed or not is told. */
+export function outcomeSaid(outcome: TrialOutcome, show: Show, passes?: Measure["passes"]): string {
   switch (outcome.kind) {
     case "number":
-      return show(outcome.value);
+      return passes ? `${passes.passed}, ${show(outcome.value)}` : show(outcome.value);
     case "atLeast":
       return `at least ${show(outcome.value)}`;
     case "between":
@@ -23,7 +31,9 @@ export function outcomeSaid(outcome: TrialOutcome, show: Show): string {
     case "below":
       return `gave way at ${show(outcome.value)}`;
     case "failed":
-      return "failed";
+      return passes?.not ?? "failed";
+    case "passed":
+      return passes?.passed ?? "passed";
   }
 }
 
@@ -35,6 +45,19 @@ export function changeWords(
   if (change === null) return "one version";
   if (change === "better" && first !== null && first.high === 0) return "from nothing";
   return improved === null || change === "cannot tell" ? change : `× ${show(improved)}`;
+}
+
+/** What tests that are passed or not say of a change, the answer first. */
+export function passWords(
+  what: string,
+  { difference, low, high, p, word }: PassComparison,
+  { passed }: NonNullable<Measure["passes"]>,
+): string {
+  const points = (share: number): string => `${Math.round(100 * share)}`;
+  const span = `95 % interval ${points(low)} to ${points(high)} points`;
+  if (word === "cannot tell yet") return `You cannot tell these two apart yet by how often they are ${passed} (${span}).`;
+  const seen = `${points(Math.abs(difference))} points in 100 ${difference > 0 ? "more" : "less"} often ${passed} (${span})`;
+  return `${what} ${word}: ${seen}.${p > 0.05 ? " Few trials, so be careful." : ""}`;
 }
 
 /** What trials known only between bounds say of a change, the answer first. */

@@ -1,5 +1,5 @@
 /** The kinds of result that a trial may have. */
-export const trialKinds = ["number", "atLeast", "between", "below", "failed"] as const;
+export const trialKinds = ["number", "atLeast", "between", "below", "failed", "passed"] as const;
 export type TrialKind = (typeof trialKinds)[number];
 
 /** What came out of one trial of a measure. Values SI; a pass, a rung and a failure have none. */
@@ -11,7 +11,9 @@ export type TrialOutcome =
   | { readonly kind: "between"; readonly held: number; readonly failed: number }
   /** It gave way at the first load. */
   | { readonly kind: "below"; readonly value: number }
-  | { readonly kind: "failed" };
+  | { readonly kind: "failed" }
+  /** Of a test that is passed or not: without a number. */
+  | { readonly kind: "passed" };
 
 /** Which way a measure is better. */
 export type Better = "more" | "less";
@@ -22,6 +24,14 @@ export type FailedCountsAs = 0 | null;
 /** What a failed trial of a measure counts as, unless a brief says otherwise. */
 export function failedAs({ better, dimension }: { readonly better: Better; readonly dimension: string }): FailedCountsAs {
   return better === "more" && dimension !== "time" ? 0 : null;
+}
+
+/** What trials count as: where a test is passed or not, 1 for each that was and 0 for each that wasn't; else what came out. */
+export function countedAs(
+  { passes }: { readonly passes?: object | undefined },
+  outcomes: readonly TrialOutcome[],
+): readonly TrialOutcome[] {
+  return passes ? outcomes.map((outcome) => ({ kind: "number", value: outcome.kind === "failed" ? 0 : 1 })) : outcomes;
 }
 
 /** A trial as it was read: SI values of what was typed; null where that is missing or can't be read. */
@@ -37,7 +47,8 @@ export interface ReadTrial {
 export function outcomeOfRead({ outcome, value, broke }: ReadTrial): TrialOutcome | null {
   switch (outcome) {
     case "failed":
-      return { kind: "failed" };
+    case "passed":
+      return { kind: outcome };
     case "below":
       return broke === null ? null : { kind: "below", value: broke };
     case "between":
@@ -67,6 +78,8 @@ export function intervalOf(outcome: TrialOutcome, failedCountsAs: FailedCountsAs
       return { low: 0, high: outcome.value, open: true };
     case "failed":
       return failedCountsAs === null ? null : { low: failedCountsAs, high: failedCountsAs, open: false };
+    case "passed":
+      return { low: 1, high: 1, open: false };
   }
 }
 

@@ -1,5 +1,5 @@
 import type { BriefDoc, EntryInput, TrialInput, VersionInput } from "@lampcrate/contract";
-import { aliasOf, type Field, families, readTrial, refusalWords } from "@lampcrate/core";
+import { aliasOf, type Field, families, type Measure, readTrial, refusalWords } from "@lampcrate/core";
 import { and, eq, sql } from "drizzle-orm";
 import { Compiled } from "../../db/compiled.ts";
 import type { Database } from "../../db/open.ts";
@@ -54,6 +54,8 @@ export function readVersions(versions: readonly VersionInput[], brief: BriefDoc)
             field: `versions[${v}].trials[${i}].instrument`,
             message: `Measure this with one of: ${measure.instruments.join(", ")}.`,
           });
+        const kind = kindTrouble(t.outcome, measure);
+        if (kind !== null) errors.push({ field: `versions[${v}].trials[${i}].outcome`, message: kind });
         for (const [s, seen] of t.seen.entries())
           if (!symptoms.has(seen))
             errors.push({
@@ -70,6 +72,13 @@ export function readVersions(versions: readonly VersionInput[], brief: BriefDoc)
   });
   if (errors.length > 0) throw new Problem(422, "Check what you typed", errors.map((e) => e.message).join(" "), { errors });
   return rows;
+}
+
+/** What is wrong with a kind of result for what is measured; null when nothing is. */
+function kindTrouble(outcome: TrialInput["outcome"], { passes, steps, words }: Measure): string | null {
+  if (outcome === "passed") return passes ? null : `${words} is a number: write it, or say that it failed.`;
+  const isStepped = outcome === "atLeast" || outcome === "between" || outcome === "below";
+  return isStepped && !steps ? `${words} isn't found step by step: write one number, or say that it failed.` : null;
 }
 
 /** What is wrong with a declared variable; null when nothing is. Numbers are not held to the brief's bounds: people build what they build. */
