@@ -77,6 +77,26 @@ test("two tabs on one logbook agree, and neither writes over what the other has 
   await expect(phone.getByRole("heading", { name: "Thank you. It is sent." })).toBeVisible();
 });
 
+test("without a line the code page and the logbook say so, and go on once it is back", async ({ browser }) => {
+  const phone = await openPhone(browser);
+  await phone.goto(path.replace(/\/log$/, ""));
+  await phone.getByRole("link", { name: "Open the logbook" }).waitFor();
+  await phone.context().setOffline(true);
+  await phone.getByRole("link", { name: "Open the logbook" }).click();
+  const stumbled = phone.getByText("This page could not be opened");
+  await expect(stumbled.or(version(phone, 1))).toBeVisible();
+  await phone.context().setOffline(false);
+  if (await stumbled.isVisible()) await phone.getByRole("button", { name: "Try again" }).click();
+  await expect(version(phone, 1)).toBeVisible();
+
+  await phone.goto(`${house.url}/h`);
+  await phone.context().setOffline(true);
+  await phone.getByRole("textbox").fill("NO SUCH HERON 9");
+  await phone.getByRole("button", { name: /open|go/i }).click();
+  await expect(phone.getByText("No connection right now.")).toBeVisible();
+  await phone.context().setOffline(false);
+});
+
 test("a version that was taken out can be put back, and every box keeps what stood in it", async ({ browser }) => {
   const phone = await openPhone(browser);
   await phone.goto(path);
@@ -91,6 +111,7 @@ test("a version that was taken out can be put back, and every box keeps what sto
   await version(phone, 2).getByRole("button", { name: "Take this version out" }).click();
   await expect(version(phone, 2).getByLabel("What did you change?")).toHaveValue("third");
   await expect(version(phone, 2).getByLabel(/^Cargo/)).not.toHaveValue("2 apples");
+  await expect(phone.getByRole("button", { name: "Put it back" })).toBeFocused();
   await phone.getByRole("button", { name: "Put it back" }).click();
   await expect(version(phone, 2).getByLabel("What did you change?")).toHaveValue("second");
   await expect(version(phone, 3).getByLabel("What did you change?")).toHaveValue("third");

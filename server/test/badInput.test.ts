@@ -65,6 +65,18 @@ const cases: readonly (readonly [string, number, string, () => ReturnType<TestHo
     "versions[0].trials[0].outcome",
     () => send({ ...goodEntry("a"), versions: trialWith({ outcome: "perhaps" }) }),
   ],
+  [
+    "passed where a number is asked",
+    422,
+    "versions[0].trials[0].outcome",
+    () => send({ ...goodEntry("a"), versions: trialWith({ outcome: "passed", raw: null }) }),
+  ],
+  [
+    "still holding where nothing is found step by step",
+    422,
+    "versions[0].trials[0].outcome",
+    () => send({ ...goodEntry("a"), versions: trialWith({ outcome: "atLeast" }) }),
+  ],
   ["a number that is none", 422, "versions[0].trials[0].raw", () => send({ ...goodEntry("a"), versions: trialWith({ raw: null }) })],
   [
     "a failure with a number",

@@ -7,10 +7,18 @@ import "../shared/logbook/logbook.css";
 import "./home.css";
 import { AskError } from "../shared/client.ts";
 import { Door } from "./Door.tsx";
+import { Stumbled } from "./Stumbled.tsx";
 import { Sheet } from "./sheet/Sheet.tsx";
 
 const queries = new QueryClient({
-  defaultOptions: { queries: { staleTime: 30_000, retry: (count, error) => count < 2 && error instanceof AskError && error.offline } },
+  defaultOptions: {
+    queries: {
+      staleTime: 30_000,
+      // Without a line the answer is that there is none, not a page that waits for ever.
+      networkMode: "always",
+      retry: (count, error) => count < 2 && error instanceof AskError && error.offline,
+    },
+  },
 });
 
 /** Another page begins at its top, not where the one before was scrolled to. */
@@ -26,6 +34,7 @@ function Pages() {
 const router = createBrowserRouter([
   {
     element: <Pages />,
+    errorElement: <Stumbled />,
     children: [
       { path: "/h", element: <Door />, HydrateFallback: () => null },
       { path: "/h/mine", lazy: async () => ({ Component: (await import("./mine/Mine.tsx")).Mine }), HydrateFallback: () => null },

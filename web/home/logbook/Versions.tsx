@@ -12,6 +12,9 @@ interface VersionsProps {
   readonly onChange: (versions: readonly VersionInput[]) => void;
 }
 
+/** Focus goes where the way back is, not to the top of the page. */
+const focused = (button: HTMLButtonElement | null): void => button?.focus();
+
 /** The versions one below the other, and the next one to add. */
 export function Versions({ sheet, versions, onChange }: VersionsProps) {
   const words = useWords();
@@ -53,7 +56,7 @@ export function Versions({ sheet, versions, onChange }: VersionsProps) {
       {taken === null ? null : (
         <p role="status" className="buttons">
           {words.log.takenOut}{" "}
-          <button type="button" className="link" onClick={() => putBack(taken)}>
+          <button type="button" className="link" ref={focused} onClick={() => putBack(taken)}>
             {words.log.putBack}
           </button>
         </p>

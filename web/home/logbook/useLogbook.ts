@@ -1,4 +1,5 @@
 import type { SheetDoc } from "@lampcrate/contract";
+import { useQueryClient } from "@tanstack/react-query";
 import { useCallback, useEffect, useRef, useState } from "react";
 import { AskError, api, ask } from "../../shared/client.ts";
 import { familyOf } from "../family.ts";
@@ -30,6 +31,7 @@ export function useLogbook(sheet: SheetDoc): Book {
   const [sending, setSending] = useState(false);
   const [trouble, setTrouble] = useState<AskError | null>(null);
   const busy = useRef(false);
+  const queries = useQueryClient();
   useEffect(() => {
     const kept = keepDraft(sheet.code, draft);
     if (kept !== draft) setDraft(kept);
@@ -50,12 +52,14 @@ export function useLogbook(sheet: SheetDoc): Book {
     } catch (error) {
       if (!(error instanceof AskError)) throw error;
       setTrouble(error);
+      // A run that was closed meanwhile says so everywhere, not here alone.
+      if (!comesAgain(error)) void queries.invalidateQueries({ queryKey: ["sheet"] });
       setDraft((now) => ({ ...now, sending: comesAgain(error) }));
     } finally {
       busy.current = false;
       setSending(false);
     }
-  }, [draft, sheet.code]);
+  }, [draft, sheet.code, queries]);
 
   // What was being sent when the page was closed is sent on.
   const resumed = useRef(false);

@@ -28,7 +28,9 @@ function MineOf({ secret, words }: { readonly secret: string; readonly words: Re
   if (erased)
     return (
       <main className="home">
-        <h1>{words.mine.erased}</h1>
+        <h1 tabIndex={-1} ref={focused}>
+          {words.mine.erased}
+        </h1>
       </main>
     );
   if (secret === "")
@@ -45,6 +47,9 @@ function MineOf({ secret, words }: { readonly secret: string; readonly words: Re
   };
   return <OpenMine mine={mine.data} secret={secret} onErased={onErased} />;
 }
+
+/** Focus goes on to what has come in place of what was pressed. */
+const focused = (element: HTMLElement | null): void => element?.focus();
 
 function OpenMine({ mine, secret, onErased }: { readonly mine: MineDoc; readonly secret: string; readonly onErased: () => void }) {
   const words = useWords();
@@ -123,7 +128,7 @@ function OpenMine({ mine, secret, onErased }: { readonly mine: MineDoc; readonly
             <button type="button" className="plain danger" onClick={() => void erase()}>
               {words.mine.eraseSure}
             </button>
-            <button type="button" className="plain" onClick={() => setSure(false)}>
+            <button type="button" className="plain" ref={focused} onClick={() => setSure(false)}>
               {words.mine.keep}
             </button>
           </>

@@ -42,6 +42,11 @@ export function TrialRow({ number, trial, checked, measure, units, symptoms, onC
   // Nobody is asked about a number that is still being written.
   const written = useRested(trial.raw, restMs) === trial.raw;
   const asks = written && checked !== undefined && checked.verdict.flag !== null && !trial.kept;
+  // The question goes with its answer: whoever works by keys is back at the number.
+  const answered = (patch: Partial<TrialInput>): void => {
+    document.getElementById(id)?.focus();
+    onChange(patch);
+  };
   const { steps } = measure;
   const failed = trial.outcome === "failed";
   return (
@@ -73,8 +78,8 @@ export function TrialRow({ number, trial, checked, measure, units, symptoms, onC
             checked={checked}
             measure={measure}
             units={units}
-            onTake={(raw) => onChange({ raw, kept: false })}
-            onKeep={() => onChange({ kept: true })}
+            onTake={(raw) => answered({ raw, kept: false })}
+            onKeep={() => answered({ kept: true })}
           />
         ) : null}
         {written && trial.raw !== null && read && !read.ok ? (

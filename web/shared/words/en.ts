@@ -9,6 +9,7 @@ export const en = {
   common: {
     loading: "One moment …",
     offline: "No connection right now. What you have stays on this device.",
+    stumbled: "This page could not be opened: the connection may be gone. What you wrote is still on this device.",
     retry: "Try again",
     code: "code",
     back: "Back to the challenge",
