@@ -130,6 +130,9 @@ test("a correction that is being written outlasts a sifter's decision; a guess t
   const { alias, link } = await sent(phone, "1.6");
   await phone.goto(link);
   await version(phone, 1).getByLabel("Trial 1").fill("1.62");
+  await version(phone, 1).getByRole("button", { name: "One more trial" }).click();
+  await version(phone, 1).getByLabel("Trial 2").fill("1.7");
+  await phone.getByLabel(/Anything to tell us/).fill("it hummed");
   const { entries } = (await (await desk.request.get(`${house.url}/api/runs/${runId}/entries`)).json()) as EntryPage;
   const own = entries.find((entry) => entry.alias === alias);
   const decided = await desk.request.post(`${house.url}/api/runs/${runId}/entries/${own?.id}/decision`, {
@@ -141,5 +144,8 @@ test("a correction that is being written outlasts a sifter's decision; a guess t
   await expect(version(phone, 1).getByLabel("Trial 1")).toHaveValue("1.62");
   await phone.getByRole("button", { name: "Save the correction" }).click();
   await expect(phone.getByText("Somebody will look at it soon.")).toBeVisible();
+  await phone.reload();
+  await expect(version(phone, 1).getByLabel("Trial 2")).toHaveValue("1.7");
+  await expect(phone.getByLabel(/Anything to tell us/)).toHaveValue("it hummed");
   await expect(version(phone, 1).getByLabel("Trial 1")).toHaveValue("1.62");
 });

@@ -1,9 +1,10 @@
-import { ageBands, type SheetDoc } from "@lampcrate/contract";
+import type { SheetDoc } from "@lampcrate/contract";
 import { checkVersion, readTrial } from "@lampcrate/core";
 import { filledVersions } from "../../shared/logbook/versions.ts";
 import { useWords } from "../../shared/words/useWords.ts";
 import { familyOf } from "../family.ts";
 import { closingWords } from "../sheet/Sheet.tsx";
+import { AboutIt } from "./AboutIt.tsx";
 import type { LogDraft } from "./draft.ts";
 import { type Book, comesAgain } from "./useLogbook.ts";
 
@@ -15,26 +16,7 @@ export function SendPart({ sheet, book }: { readonly sheet: SheetDoc; readonly b
   return (
     <section className="card stacked" aria-labelledby="send">
       <h2 id="send">{words.log.adult}</h2>
-      <label className="field">
-        <span>{words.log.age}</span>
-        <select
-          className="typed"
-          value={draft.ageBand ?? ""}
-          onChange={(event) => change({ ageBand: ageBands.find((age) => age === event.target.value) ?? null })}
-        >
-          <option value="">{words.log.agesNone}</option>
-          {ageBands.map((age) => (
-            <option key={age} value={age}>
-              {age}
-            </option>
-          ))}
-        </select>
-      </label>
-      <label className="field">
-        <span>{words.log.said}</span>
-        <span className="small soft">{familyOf(sheet.brief.family).questions.after.join(" ")}</span>
-        <textarea className="typed" maxLength={600} value={draft.said} onChange={(event) => change({ said: event.target.value })} />
-      </label>
+      <AboutIt ageBand={draft.ageBand} said={draft.said} questions={familyOf(sheet.brief.family).questions.after} onChange={change} />
       <p className="small soft">{words.log.noNames}</p>
       <label className="tick">
         <input type="checkbox" checked={draft.keep} onChange={(event) => change({ keep: event.target.checked })} />

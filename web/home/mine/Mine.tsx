@@ -4,6 +4,7 @@ import { useState, useSyncExternalStore } from "react";
 import { AskError, api, ask } from "../../shared/client.ts";
 import { filledVersions, versionsOf } from "../../shared/logbook/versions.ts";
 import { useWords } from "../../shared/words/useWords.ts";
+import { AboutIt } from "../logbook/AboutIt.tsx";
 import { forgetEntry } from "../logbook/draft.ts";
 import { Versions } from "../logbook/Versions.tsx";
 import { mineQuery } from "../queries.ts";
@@ -59,7 +60,11 @@ function OpenMine({ mine, secret, onErased }: { readonly mine: MineDoc; readonly
   const [trouble, setTrouble] = useState<string | null>(null);
   const [sure, setSure] = useState(false);
   const header = { "x-entry-secret": secret };
-  const changed = JSON.stringify(filledVersions(versions)) !== JSON.stringify(filledVersions(versionsOf(entry)));
+  const [about, setAbout] = useState({ ageBand: entry.ageBand, said: entry.said });
+  const changed =
+    about.ageBand !== entry.ageBand ||
+    about.said !== entry.said ||
+    JSON.stringify(filledVersions(versions)) !== JSON.stringify(filledVersions(versionsOf(entry)));
   const act = async (doing: () => Promise<MineDoc>): Promise<MineDoc | null> => {
     try {
       const next = await doing();
@@ -78,7 +83,7 @@ function OpenMine({ mine, secret, onErased }: { readonly mine: MineDoc; readonly
     }
   };
   const save = async (): Promise<void> => {
-    const json = { revision: entry.revision, ageBand: entry.ageBand, said: entry.said, versions: filledVersions(versions) };
+    const json = { revision: entry.revision, ...about, versions: filledVersions(versions) };
     const next = await act(() => ask(api.public.mine.$put({ header, json })));
     if (next) setVersions(versionsOf(next.entry));
   };
@@ -105,6 +110,9 @@ function OpenMine({ mine, secret, onErased }: { readonly mine: MineDoc; readonly
         {words.mine.states[entry.state]}
       </p>
       <Versions sheet={sheet} versions={versions} onChange={setVersions} />
+      <section className="card stacked" aria-label={words.log.adult}>
+        <AboutIt {...about} questions={[]} onChange={(patch) => setAbout((now) => ({ ...now, ...patch }))} />
+      </section>
       {trouble === null ? null : (
         <p role="alert" className="ask">
           {trouble}

@@ -21,7 +21,7 @@ import { Stopwatch } from "./Stopwatch.tsx";
 import { TrialRow } from "./TrialRow.tsx";
 import { isUsed } from "./trialEdits.ts";
 import { VariableFields } from "./VariableFields.tsx";
-import { plainVariables } from "./versions.ts";
+import { blankTrial, plainVariables } from "./versions.ts";
 
 /** What is tried: a family's challenge with its numbers. */
 export interface Tried {
@@ -30,6 +30,9 @@ export interface Tried {
   readonly design: Values;
   readonly units: UnitChoice;
 }
+
+/** Trials of one version at most. */
+const mostTrials = 12;
 
 interface VersionCardProps {
   readonly title: string;
@@ -120,6 +123,22 @@ export function VersionCard({ title, first, tried, version, removable, onChange,
           onChange={(patch) => setTrial(i, patch)}
         />
       ))}
+      {next < 0 && version.trials.length < mostTrials ? (
+        <div>
+          <button
+            type="button"
+            className="link"
+            onClick={() =>
+              onChange({
+                ...version,
+                trials: [...version.trials, blankTrial(version.trials.at(-1)?.instrument ?? measure.instruments[0] ?? "")],
+              })
+            }
+          >
+            {words.log.oneMore}
+          </button>
+        </div>
+      ) : null}
       {/* A guess is made before one knows what to expect. */}
       {version.role === "control" || guess.ok || version.trials.some(isUsed) ? (
         <Expected tried={tried} version={version} measure={measure} values={checked.flatMap((c) => (c.read.ok ? [c.read.si] : []))} />

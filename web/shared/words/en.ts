@@ -77,6 +77,7 @@ export const en = {
     noNumberHint: "What happened?",
     itFailed: "It failed: there is no number",
     atLeast: (value: string) => `Yes: at least ${value}, still holding`,
+    oneMore: "One more trial",
     seen: "what was seen",
     seenHint: "What did you see?",
     cameOut: (n: number) => `Number ${n}: what came out`,
