@@ -50,6 +50,7 @@ export * from "./finding/ranking.ts";
 export * from "./finding/reach.ts";
 export * from "./finding/runFindings.ts";
 export * from "./finding/runSays.ts";
+export * from "./finding/symptomsSeen.ts";
 export * from "./finding/testWords.ts";
 export * from "./finding/welch.ts";
 export * from "./finding/words.ts";

@@ -73,6 +73,7 @@ test("a bridge that only ever failed is sent, and nothing grows to what still he
   await phone.goto(path);
   const first = phone.getByRole("region", { name: "Version 1" });
   await cameOut(first, 1).getByRole("button", { name: "no number: it failed" }).click();
+  await first.getByRole("button", { name: "the tape tears" }).click();
   await cameOut(first, 2).getByRole("button", { name: "no number: it failed" }).click();
   await phone.getByRole("button", { name: "Add the next version" }).click();
   const second = phone.getByRole("region", { name: "Version 2" });
@@ -96,6 +97,9 @@ test("a bridge that only ever failed is sent, and nothing grows to what still he
   await expect(table).toContainText("at least 400\u00a0g");
   await expect(table).toContainText("at least 500\u00a0g");
   await expect(table).toContainText("from nothing");
+  await expect(desk.getByRole("region", { name: "What was seen" })).toContainText(
+    "“the tape tears” was seen by 1 builder. Of 1 builder who built again after it, 1 did better.",
+  );
   const csv = await (await desk.request.get(`${house.url}/api/runs/${id}/trials.csv`)).text();
   expect(csv).toMatch(/,between,300 g,|,300 g,0\.3,between,400 g,0\.4,/);
 

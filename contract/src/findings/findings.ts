@@ -40,6 +40,8 @@ export interface FindingsDoc {
   readonly clearest: FairTestFound | null;
   /** What all builders together show of each thing they changed, in sentences; none where it is too little to tell. */
   readonly together: { readonly plain: readonly string[] } & Pick<RunModel, "rows" | "builders" | "leftOut"> & Pick<RunSays, "blank">;
+  /** What was seen, most often first, and what was done about it that helped, in sentences. */
+  readonly symptoms: readonly string[];
   /** Prediction of the plain build against first builds, by the newest sheet. */
   readonly outcome: Outcome;
   readonly table: BuilderPage;

@@ -14,6 +14,8 @@ export interface FindingVersion {
   readonly place: string | null;
   readonly instrument: string;
   readonly trials: readonly TrialOutcome[];
+  /** Symptoms seen with it. */
+  readonly seen?: readonly string[] | undefined;
 }
 
 export interface FindingEntry {

@@ -79,6 +79,16 @@ function Found() {
       </section>
       <FirstLast findings={findings} units={run.units} />
       <Together together={findings.together} />
+      {findings.symptoms.length > 0 ? (
+        <section className="sheet pad stack near" aria-label="What was seen">
+          <h2>What was seen, and what helped</h2>
+          <ul className="plain-list">
+            {findings.symptoms.map((words) => (
+              <li key={words}>{words}</li>
+            ))}
+          </ul>
+        </section>
+      ) : null}
       {best ? <FairTestCard found={best} units={run.units} /> : null}
       <BuilderTable runId={run.id} findings={findings} units={run.units} />
     </>

@@ -147,9 +147,16 @@ function findingEntry(doc: EntryDoc): FindingEntry {
         place: version.place,
         instrument: once(version.trials[0]?.instrument ?? "", version.trials[0]?.instrument ?? ""),
         trials: outcomesOf(version.trials),
+        ...seenIn(version.trials),
       };
     }),
   };
+}
+
+/** Symptoms seen with a version; most have none, and keep none. */
+function seenIn(trials: EntryDoc["versions"][number]["trials"]): { readonly seen?: readonly string[] } {
+  const seen = [...new Set(trials.flatMap((trial) => trial.seen))].sort();
+  return seen.length === 0 ? {} : { seen: once(seen.join(" "), seen) };
 }
 
 /** What is the same in thousands of entries is kept once. */

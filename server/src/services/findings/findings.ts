@@ -3,14 +3,18 @@ import {
   clearest,
   comparisonWords,
   exactNumbers,
+  type FindingEntry,
   families,
   findingsWords,
   joinFindings,
+  type Measure,
   type Outcome,
   outcomeOf,
   type RunFindings,
   runSays,
   runSaysWords,
+  symptomsSeen,
+  symptomWords,
   versionPrediction,
 } from "@lampcrate/core";
 import type { Database } from "../../db/open.ts";
@@ -46,21 +50,28 @@ export function findingsDoc(db: Database, digests: Digests, runId: string): Find
     firstLast: firstLastOf(found),
     clearest: clearest(found.comparisons),
     together: togetherOf(digest, found),
+    symptoms: symptomsOf(digest, found),
     outcome: outcomeFor(digest),
     table: pageOf(found, row, 0),
   }));
   return { ...shown, waiting };
 }
 
-/** What all builders together show of what they changed: of those who measured what the run does today. */
+/** Accepted entries that measured what the run does today. */
+const alikeIn = (digest: ReturnType<Digests["of"]>, { id }: Measure): readonly FindingEntry[] =>
+  digest.all().flatMap(({ state, found, entry }) => (state === "accepted" && found?.measure.id === id ? [entry] : []));
+
+/** What all builders together show of what they changed. */
 function togetherOf(digest: ReturnType<Digests["of"]>, { measure }: RunFindings): FindingsDoc["together"] {
   const { family, spec } = digest.goal;
-  const alike = digest
-    .all()
-    .flatMap(({ state, found, entry }) => (state === "accepted" && found?.measure.id === measure.id ? [entry] : []));
-  const says = runSays(families[family], spec, measure, alike);
+  const says = runSays(families[family], spec, measure, alikeIn(digest, measure));
   const { rows, builders, leftOut } = says.model;
   return { plain: runSaysWords(families[family], measure, says), rows, builders, leftOut, blank: says.blank };
+}
+
+function symptomsOf(digest: ReturnType<Digests["of"]>, { measure }: RunFindings): readonly string[] {
+  const { family, spec } = digest.goal;
+  return symptomsSeen(families[family], spec, measure, alikeIn(digest, measure)).map(symptomWords);
 }
 
 /** First builds of the sheet that stands, against what its plain build was predicted to give. */
