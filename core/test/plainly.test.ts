@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { atLeastPart, type Dimension, families, plainer, readTrial, startValues } from "../src/index.ts";
+import { atLeastPart, comparedGuess, type Dimension, families, plainer, readTrial, startValues } from "../src/index.ts";
 
 const measureOf = (dimension: Dimension) => {
   const of = { length: families.tall, mass: families.span, time: families.descent, count: families.float } as const;
@@ -38,6 +38,11 @@ describe("what people plainly mean", () => {
     ["", "length", "empty"],
     ["twenty elephants", "count", "not a number"],
   ] as const)("%s of %s is not guessed at", (raw, dimension, reason) => expect(read(raw, dimension)).toBe(reason));
+
+  it("of more or less than the last one is a guess, but not beside a number", () => {
+    expect(["more than the last one", "Longer!", "fewer", "less"].map(comparedGuess)).toEqual(["more", "more", "less", "less"]);
+    expect(["more than 3", "the same", "", "moreover"].map(comparedGuess)).toEqual([null, null, null, null]);
+  });
 
   it("of at least so much is found for the asking, and never read as just so much", () => {
     expect(["> 2kg", "400+", "at least 1.2 kg", "more than 3 washers", "≥ 5"].map(atLeastPart)).toEqual([

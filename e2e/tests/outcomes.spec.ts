@@ -77,6 +77,7 @@ test("a bridge that only ever failed is sent, and nothing grows to what still he
   await cameOut(first, 2).getByRole("button", { name: "no number: it failed" }).click();
   await phone.getByRole("button", { name: "Add the next version" }).click();
   const second = phone.getByRole("region", { name: "Version 2" });
+  await second.getByLabel(/^Your guess/).fill("more than the last one");
   await second.getByLabel("Trial 1").fill("300 g");
   await cameOut(second, 1).getByRole("button", { name: "gave way at …" }).click();
   await second.getByLabel("gave way at").fill("200 g");
@@ -88,6 +89,9 @@ test("a bridge that only ever failed is sent, and nothing grows to what still he
   await send(phone);
 
   await desk.goto(`${house.url}/run/${id}/sift`);
+  const alias = (await phone.locator("strong.goal").textContent()) ?? "";
+  await desk.getByRole("list", { name: "All entries" }).getByText(alias).click();
+  await expect(desk.getByText(/guessed more than the last one/)).toBeVisible();
   await acceptAll(id);
   await desk.goto(`${house.url}/run/${id}/findings`);
   await expect(desk.getByRole("region", { name: "In plain words" })).toContainText(

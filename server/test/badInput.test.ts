@@ -102,6 +102,12 @@ const cases: readonly (readonly [string, number, string, () => ReturnType<TestHo
     "versions[0].trials[0].broke",
     () => send({ ...goodEntry("a"), versions: trialWith({ outcome: "below", raw: null, broke: "3 kg" }) }),
   ],
+  [
+    "a guess held against nothing",
+    422,
+    "versions[0].guess",
+    () => send({ ...goodEntry("a"), versions: versions({ guess: "more than last" }) }),
+  ],
   ["a guess in words", 422, "versions[0].guess", () => send({ ...goodEntry("a"), versions: versions({ guess: "a good while" }) })],
   [
     "an instrument that is none",

@@ -41,6 +41,16 @@ export function atLeastPart(text: string): string | null {
   return moreThan.exec(clean)?.[1] ?? /^(.*\d.*?)\s*\+$/.exec(clean)?.[1] ?? null;
 }
 
+const moreWords = /^(?:more|longer|farther|further|higher|heavier|taller|better)\b/;
+const lessWords = /^(?:less|fewer|shorter|nearer|lower|lighter|worse)\b/;
+
+/** A guess that holds itself against the version before: "more than the last one"; null where it is none. */
+export function comparedGuess(text: string): "more" | "less" | null {
+  const clean = cleanTyped(text);
+  if (/\d/.test(clean)) return null;
+  return moreWords.test(clean) ? "more" : lessWords.test(clean) ? "less" : null;
+}
+
 /** A number in words before all else, in digits: "twenty five m", "two washers". */
 function spelled(text: string): string {
   const [first = "", second = "", ...rest] = text.replaceAll("-", " ").split(" ");

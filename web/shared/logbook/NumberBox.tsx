@@ -20,13 +20,13 @@ export function NumberBox({ id, label, raw, read, measure, units, onType }: Numb
   return (
     <>
       <div className="trial">
-        <label htmlFor={id}>{label}</label>
+        <label htmlFor={id}>{unit === null ? label : `${label}, ${unit}`}</label>
         <input
           id={id}
           className="typed"
           inputMode={dimension === "count" ? "numeric" : "text"}
           maxLength={60}
-          placeholder={unit ?? token?.names[0]}
+          placeholder={token?.names[0]}
           value={raw ?? ""}
           aria-invalid={unread !== null}
           aria-describedby={`${id}-says`}

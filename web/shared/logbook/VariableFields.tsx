@@ -8,6 +8,7 @@ import {
   type UnitChoice,
   type Values,
 } from "@lampcrate/core";
+import { useId } from "react";
 import { quantityScale } from "../pieces/scale.ts";
 import { useTyped } from "../pieces/useTyped.ts";
 
@@ -79,6 +80,7 @@ function NumberBox({
   readonly value: number | null;
   readonly onChange: (value: number | null) => void;
 }) {
+  const id = useId();
   const unit = quantityScale(field.dimension, units, field.unit, field.start).unit || null;
   const shown = value === null ? "" : showQuantity(value, field.dimension, units, unit);
   const { text, trouble, type, commit } = useTyped(shown, (typed) => {
@@ -103,11 +105,12 @@ function NumberBox({
         inputMode="decimal"
         value={text}
         aria-invalid={trouble !== null}
+        aria-describedby={trouble === null ? undefined : id}
         onChange={(event) => type(event.target.value)}
         onBlur={commit}
       />
       {trouble === null ? null : (
-        <span role="alert" className="trouble-text">
+        <span id={id} role="alert" className="trouble-text">
           {trouble}
         </span>
       )}

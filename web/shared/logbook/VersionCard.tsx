@@ -2,6 +2,7 @@ import type { TrialInput, VersionInput } from "@lampcrate/contract";
 import {
   buildValues,
   checkVersion,
+  comparedGuess,
   type Family,
   instrumentById,
   type Measure,
@@ -57,7 +58,7 @@ export function VersionCard({ title, first, tried, version, removable, onChange,
   const timed = measure.dimension === "time";
   const guess = readTrial(version.guess, measure);
   const unreadGuess =
-    version.guess === null || guess.ok
+    version.guess === null || guess.ok || (!first && comparedGuess(version.guess) !== null)
       ? null
       : refusalWords(guess.reason, version.guess, { dimension: measure.dimension, defaultUnit: measure.unit });
   return (
@@ -90,6 +91,7 @@ export function VersionCard({ title, first, tried, version, removable, onChange,
               className="typed"
               maxLength={60}
               inputMode="text"
+              placeholder={first ? undefined : words.log.guessMore}
               value={version.guess ?? ""}
               aria-invalid={unreadGuess !== null}
               aria-describedby={`${id}-guess`}
@@ -140,7 +142,7 @@ export function VersionCard({ title, first, tried, version, removable, onChange,
         </div>
       ) : null}
       {/* A guess is made before one knows what to expect. */}
-      {version.role === "control" || guess.ok || version.trials.some(isUsed) ? (
+      {version.role === "control" || guess.ok || (version.guess !== null && unreadGuess === null) || version.trials.some(isUsed) ? (
         <Expected tried={tried} version={version} measure={measure} values={checked.flatMap((c) => (c.read.ok ? [c.read.si] : []))} />
       ) : null}
       {removable ? (

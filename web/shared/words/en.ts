@@ -61,6 +61,7 @@ export const en = {
     changedFirst: "What did you build?",
     madeOf: "What is it made of?",
     guess: (what: string) => `Your guess before testing: ${what.toLowerCase()}`,
+    guessMore: "a number, or “more than the last one”",
     place: "Where did you test?",
     indoors: "indoors",
     outdoors: "outdoors",

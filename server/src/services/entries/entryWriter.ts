@@ -1,5 +1,5 @@
 import type { BriefDoc, EntryInput, TrialInput, VersionInput } from "@lampcrate/contract";
-import { aliasOf, type Field, families, type Measure, readTrial, refusalWords } from "@lampcrate/core";
+import { aliasOf, comparedGuess, type Field, families, type Measure, readTrial, refusalWords } from "@lampcrate/core";
 import { and, eq, sql } from "drizzle-orm";
 import { Compiled } from "../../db/compiled.ts";
 import type { Database } from "../../db/open.ts";
@@ -47,7 +47,8 @@ export function readVersions(versions: readonly VersionInput[], brief: BriefDoc)
       ...input,
       number: builds,
       guessRaw: guess,
-      guessValue: read(guess, `versions[${v}].guess`),
+      // "More than the last one" is a guess without a number; of a first version it is held against nothing.
+      guessValue: guess !== null && builds > 1 && comparedGuess(guess) !== null ? null : read(guess, `versions[${v}].guess`),
       trials: trials.map((t, i) => {
         if (!measure.instruments.includes(t.instrument))
           errors.push({
