@@ -1,4 +1,4 @@
-import type { BuilderFound, FairTestFound, FirstLastWord, Interval, Measure, Outcome, RunModel, RunSays } from "@lampcrate/core";
+import type { BuilderFound, FairTestFound, Interval, Measure, Outcome, RunModel, RunSays } from "@lampcrate/core";
 
 /** One builder's line in the table, with what their last change did in words. */
 export interface BuilderLine extends BuilderFound {
@@ -19,7 +19,6 @@ export interface FirstLastPair {
   readonly alias: string;
   readonly first: Interval;
   readonly last: Interval;
-  readonly change: FirstLastWord;
 }
 
 /** What the run's accepted entries show: the answer, what is drawn, and the first page of the table. */

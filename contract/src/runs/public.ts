@@ -1,4 +1,4 @@
-import type { FirstLastWord, Interval, LineSource, RunKind, UnitChoice } from "@lampcrate/core";
+import type { Interval, LineSource, RunKind, UnitChoice } from "@lampcrate/core";
 import type { EntryDoc } from "../entries/entry.ts";
 import type { BriefDoc } from "./brief.ts";
 import type { Scoring } from "./run.ts";
@@ -52,7 +52,6 @@ export interface RevealEntry {
   readonly first: Interval | null;
   readonly last: Interval | null;
   readonly best: Interval | null;
-  readonly change: FirstLastWord | null;
   readonly improved: number | null;
   readonly rank: number | null;
 }

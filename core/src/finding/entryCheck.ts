@@ -4,7 +4,8 @@ import type { TestPlace, VersionRole } from "../family/choices.ts";
 import type { Family, Measure, Values } from "../family/shape.ts";
 import { instrumentById } from "../quantity/instruments.ts";
 import { parseQuantity, type Read } from "../quantity/parse.ts";
-import { plainer } from "../quantity/plainly.ts";
+import { comparedGuess, plainer } from "../quantity/plainly.ts";
+import { refusalWords } from "../quantity/reasons.ts";
 import { checkValue, type Verdict } from "./flag.ts";
 
 /** What one typed trial says, held against the brief. */
@@ -107,4 +108,17 @@ export function readTrial(raw: string | null, measure: Measure): Read {
   const plain = plainer(raw, measure.dimension);
   const again = plain === null ? read : parseQuantity(plain, asked);
   return again.ok ? again : read;
+}
+
+/** What a typed guess is: a number, or, of a version after the first, more or less than the last one (then without a value); else how to mend it. */
+export function readGuess(
+  guess: string | null,
+  measure: Measure,
+  isFirst: boolean,
+): { readonly value: number | null; readonly trouble: string | null } {
+  if (guess === null) return { value: null, trouble: null };
+  const read = readTrial(guess, measure);
+  if (read.ok) return { value: read.si, trouble: null };
+  if (!isFirst && comparedGuess(guess) !== null) return { value: null, trouble: null };
+  return { value: null, trouble: refusalWords(read.reason, guess, { dimension: measure.dimension, defaultUnit: measure.unit }) };
 }

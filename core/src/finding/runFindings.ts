@@ -127,7 +127,7 @@ const isAlike = (a: Measure, b: Measure): boolean =>
 
 function builderOf(entry: FindingEntry, goal: number, measure: Measure): BuilderFound {
   const { better } = measure;
-  const failed = measure.passes ? 0 : failedAs(measure);
+  const failed = failedAs(measure);
   const builds = entry.versions.filter((version) => version.role === "build");
   const tested = builds
     .map((version) => versionOutcome(countedAs(measure, version.trials), better, failed, goal))

@@ -2,7 +2,7 @@ import type { Family, Field, Measure, Values } from "../family/shape.ts";
 import { applies } from "../family/values.ts";
 import { showNumber } from "../quantity/show.ts";
 import { type ModelEffect, type ModelRow, type ModelVariable, type RunModel, runModel } from "./outcome/runModel.ts";
-import { failedAs, intervalsOf, isExact } from "./outcome/trialOutcome.ts";
+import { countedIntervals, isExact } from "./outcome/trialOutcome.ts";
 import { meanOf } from "./outcome/versionOutcome.ts";
 import type { FindingEntry } from "./runFindings.ts";
 
@@ -23,7 +23,7 @@ export function runSays(family: Family, spec: Values, measure: Measure, entries:
     entry.versions
       .filter(({ role }) => role === "build")
       .flatMap((version, i): readonly ModelRow[] => {
-        const mean = meanOf(intervalsOf(version.trials, failedAs(measure)));
+        const mean = meanOf(countedIntervals(measure, version.trials));
         if (!mean || !isExact(mean) || mean.low <= 0) return [];
         const x = Object.fromEntries(
           Object.entries(version.variables).filter(([id]) => applies(fieldOf(family, id)?.when, { ...spec, ...version.variables })),

@@ -1,6 +1,6 @@
 import type { Family, Measure, Values } from "../family/shape.ts";
 import { comparisonKind } from "./comparison.ts";
-import { countedAs, failedAs, intervalsOf, surelyBetter } from "./outcome/trialOutcome.ts";
+import { countedIntervals, surelyBetter } from "./outcome/trialOutcome.ts";
 import { meanOf } from "./outcome/versionOutcome.ts";
 import type { FindingEntry, FindingVersion } from "./runFindings.ts";
 
@@ -20,8 +20,7 @@ export interface SymptomSeen {
 
 /** What was seen, most often first, and what was done about it that helped; each builder's first version with it counts. */
 export function symptomsSeen(family: Family, spec: Values, measure: Measure, entries: readonly FindingEntry[]): readonly SymptomSeen[] {
-  const meanBy = (version: FindingVersion) =>
-    meanOf(intervalsOf(countedAs(measure, version.trials), measure.passes ? 0 : failedAs(measure)));
+  const meanBy = (version: FindingVersion) => meanOf(countedIntervals(measure, version.trials));
   const found = family.symptoms.map(({ id, words }): SymptomSeen => {
     const cases = entries.flatMap((entry) => {
       const builds = entry.versions.filter(({ role }) => role === "build");

@@ -1,5 +1,5 @@
 import type { SheetDoc } from "@lampcrate/contract";
-import { checkVersion, comparedGuess, readTrial } from "@lampcrate/core";
+import { checkVersion, readGuess } from "@lampcrate/core";
 import { filledVersions } from "../../shared/logbook/versions.ts";
 import { useWords } from "../../shared/words/useWords.ts";
 import { familyOf } from "../family.ts";
@@ -73,10 +73,8 @@ function missingWords(sheet: SheetDoc, draft: LogDraft, words: ReturnType<typeof
   if (reads.some(({ unread, unreadBroke }) => unread || unreadBroke)) return words.log.needRead;
   if (reads.some(({ crossed }) => crossed)) return words.log.needMore;
   const builds = filled.filter(({ role }) => role === "build");
-  const isRead = (guess: string | null, n: number): boolean =>
-    guess === null || readTrial(guess, measure).ok || (n > 0 && comparedGuess(guess) !== null);
-  if (!builds.every(({ guess }, n) => isRead(guess, n))) return words.log.needRead;
-  if (testedBuilds(draft) === 0) return words.log.needOne;
+  if (builds.some(({ guess }, n) => readGuess(guess, measure, n === 0).trouble !== null)) return words.log.needRead;
+  if (builds.length === 0) return words.log.needOne;
   if (sheet.entries !== "open") return words.log.notOpen;
   return draft.keep ? null : words.log.needConsent;
 }

@@ -4,6 +4,7 @@ import { VersionCard } from "../../shared/logbook/VersionCard.tsx";
 import { blankVersion } from "../../shared/logbook/versions.ts";
 import { useWords } from "../../shared/words/useWords.ts";
 import { familyOf } from "../family.ts";
+import { focused } from "../focused.ts";
 import { useKeys } from "./useKeys.ts";
 
 interface VersionsProps {
@@ -11,9 +12,6 @@ interface VersionsProps {
   readonly versions: readonly VersionInput[];
   readonly onChange: (versions: readonly VersionInput[]) => void;
 }
-
-/** Focus goes where the way back is, not to the top of the page. */
-const focused = (button: HTMLButtonElement | null): void => button?.focus();
 
 /** The versions one below the other, and the next one to add. */
 export function Versions({ sheet, versions, onChange }: VersionsProps) {

@@ -4,6 +4,7 @@ import { useState, useSyncExternalStore } from "react";
 import { AskError, api, ask } from "../../shared/client.ts";
 import { filledVersions, versionsOf } from "../../shared/logbook/versions.ts";
 import { useWords } from "../../shared/words/useWords.ts";
+import { focused } from "../focused.ts";
 import { AboutIt } from "../logbook/AboutIt.tsx";
 import { forgetEntry } from "../logbook/draft.ts";
 import { Versions } from "../logbook/Versions.tsx";
@@ -48,9 +49,6 @@ function MineOf({ secret, words }: { readonly secret: string; readonly words: Re
   };
   return <OpenMine mine={mine.data} secret={secret} onErased={onErased} />;
 }
-
-/** Focus goes on to what has come in place of what was pressed. */
-const focused = (element: HTMLElement | null): void => element?.focus();
 
 function OpenMine({ mine, secret, onErased }: { readonly mine: MineDoc; readonly secret: string; readonly onErased: () => void }) {
   const words = useWords();

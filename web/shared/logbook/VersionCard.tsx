@@ -2,12 +2,10 @@ import type { TrialInput, VersionInput } from "@lampcrate/contract";
 import {
   buildValues,
   checkVersion,
-  comparedGuess,
   type Family,
   instrumentById,
   type Measure,
-  readTrial,
-  refusalWords,
+  readGuess,
   type Symptom,
   saidFor,
   showQuantity,
@@ -56,11 +54,8 @@ export function VersionCard({ title, first, tried, version, removable, onChange,
     onChange({ ...version, trials: version.trials.map((trial, i) => (i === index ? { ...trial, ...patch } : trial)) });
   const next = version.trials.findIndex((trial) => !isUsed(trial));
   const timed = measure.dimension === "time";
-  const guess = readTrial(version.guess, measure);
-  const unreadGuess =
-    version.guess === null || guess.ok || (!first && comparedGuess(version.guess) !== null)
-      ? null
-      : refusalWords(guess.reason, version.guess, { dimension: measure.dimension, defaultUnit: measure.unit });
+  const { trouble: unreadGuess } = readGuess(version.guess, measure, first);
+  const isGuessed = version.guess !== null && unreadGuess === null;
   return (
     <section className="card stacked" aria-labelledby={id}>
       <h2 id={id}>{title}</h2>
@@ -142,7 +137,7 @@ export function VersionCard({ title, first, tried, version, removable, onChange,
         </div>
       ) : null}
       {/* A guess is made before one knows what to expect. */}
-      {version.role === "control" || guess.ok || (version.guess !== null && unreadGuess === null) || version.trials.some(isUsed) ? (
+      {version.role === "control" || isGuessed || version.trials.some(isUsed) ? (
         <Expected tried={tried} version={version} measure={measure} values={checked.flatMap((c) => (c.read.ok ? [c.read.si] : []))} />
       ) : null}
       {removable ? (

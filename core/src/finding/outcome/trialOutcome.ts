@@ -34,6 +34,14 @@ export function countedAs(
   return passes ? outcomes.map((outcome) => ({ kind: "number", value: outcome.kind === "failed" ? 0 : 1 })) : outcomes;
 }
 
+/** What trials of a measure count as, each as an interval. */
+export function countedIntervals(
+  measure: { readonly better: Better; readonly dimension: string; readonly passes?: object | undefined },
+  outcomes: readonly TrialOutcome[],
+): readonly Interval[] {
+  return intervalsOf(countedAs(measure, outcomes), failedAs(measure));
+}
+
 /** A trial as it was read: SI values of what was typed; null where that is missing or can't be read. */
 export interface ReadTrial {
   readonly outcome: TrialKind;

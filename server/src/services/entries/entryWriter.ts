@@ -1,5 +1,5 @@
 import type { BriefDoc, EntryInput, TrialInput, VersionInput } from "@lampcrate/contract";
-import { aliasOf, comparedGuess, type Field, families, type Measure, readTrial, refusalWords } from "@lampcrate/core";
+import { aliasOf, type Field, families, type Measure, readGuess, readTrial, refusalWords } from "@lampcrate/core";
 import { and, eq, sql } from "drizzle-orm";
 import { Compiled } from "../../db/compiled.ts";
 import type { Database } from "../../db/open.ts";
@@ -43,12 +43,13 @@ export function readVersions(versions: readonly VersionInput[], brief: BriefDoc)
       const message = variableTrouble(variables.get(name), value);
       if (message !== null) errors.push({ field: `versions[${v}].variables.${name}`, message });
     }
+    const guessed = readGuess(guess, measure, builds < 2);
+    if (guessed.trouble !== null) errors.push({ field: `versions[${v}].guess`, message: guessed.trouble });
     return {
       ...input,
       number: builds,
       guessRaw: guess,
-      // "More than the last one" is a guess without a number; of a first version it is held against nothing.
-      guessValue: guess !== null && builds > 1 && comparedGuess(guess) !== null ? null : read(guess, `versions[${v}].guess`),
+      guessValue: guessed.value,
       trials: trials.map((t, i) => {
         if (!measure.instruments.includes(t.instrument))
           errors.push({

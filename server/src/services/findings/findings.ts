@@ -110,9 +110,9 @@ function firstLastOf({ builders }: RunFindings): FindingsDoc["firstLast"] {
   const highestFirst = (a: FirstLastPair, b: FirstLastPair): number => b.last.low - a.last.low || byAlias(a, b);
   let pairs: FirstLastPair[] = [];
   let total = 0;
-  for (const { alias, first, last, change, measure } of builders) {
+  for (const { alias, first, last, measure } of builders) {
     if (first === null || last === null || measure !== null) continue;
-    const pair = { alias, first, last, change: change ?? "same" };
+    const pair = { alias, first, last };
     total += 1;
     // Tens of thousands need no order among themselves: only those that are drawn do.
     if (pairs.length >= mostDrawn && highestFirst(pair, pairs[mostDrawn - 1] ?? pair) >= 0) continue;

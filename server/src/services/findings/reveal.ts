@@ -71,7 +71,6 @@ function revealEntries(digests: Digests, row: RunRow): readonly RevealEntry[] {
           first: b.measure ? null : b.first,
           last: b.measure ? null : b.last,
           best: standings && !b.measure ? b.best : null,
-          change: standings && !b.measure ? b.change : null,
           improved: standings ? b.improved : null,
           rank: ranks.get(b.alias) ?? null,
         }),
