@@ -1,4 +1,4 @@
-import type { EntryInput } from "@lampcrate/contract";
+import { blankTrial, type EntryInput } from "@lampcrate/contract";
 import { demoSignIn, type House } from "./harness.ts";
 
 /** One of a burst of entries of the descent family; the same number gives the same entry. */
@@ -10,15 +10,9 @@ export function burstEntry(i: number): EntryInput {
     madeOf: "copy paper",
     variables: { kind: "spinner", sizeM: 0.08 },
     guess: "1.5",
+    guessed: "before" as const,
     place: "indoors" as const,
-    trials: [0, 0.03, 0.06].map((more) => ({
-      outcome: "number" as const,
-      raw: (mean + more).toFixed(2),
-      broke: null,
-      instrument: "hand stopwatch",
-      seen: [],
-      kept: false,
-    })),
+    trials: [0, 0.03, 0.06].map((more) => ({ ...blankTrial("hand stopwatch"), raw: (mean + more).toFixed(2) })),
   });
   return {
     id: name.padEnd(24, "x"),
@@ -27,6 +21,8 @@ export function burstEntry(i: number): EntryInput {
     consentKeep: true,
     consentPhoto: false,
     said: "",
+    tokens: [],
+    answers: [],
     versions: [version(1.2), version(1.5)],
   };
 }

@@ -1,4 +1,4 @@
-import { families, type KitLine, startValues } from "@lampcrate/core";
+import { asFamily, families, type KitLine, startValues } from "@lampcrate/core";
 import * as kit from "../../core/test/samples.ts";
 import { type BriefDoc, type BuyingDoc, type MaterialDoc, plainMaterial, type SessionDoc } from "../src/index.ts";
 
@@ -22,6 +22,7 @@ export const brief = (lines: readonly KitLine[]): BriefDoc => ({
   spec: startValues(families.span.spec),
   design: startValues(families.span.design),
   trials: 3,
+  outcomes: asFamily,
   youngestAge: 6,
   sketchFirst: true,
   plainBuildShown: true,

@@ -114,4 +114,14 @@ describe("two changes of one document", () => {
       }),
     );
   });
+
+  it("never mixes two kinds of one thing", () => {
+    const of = (main: object) => ({ main, versions: 2 });
+    const base = of({ kind: "number" });
+    const rungs = of({ kind: "rungs", steps: ["whole", "broken"], asked: 0 });
+    const passes = { ...of({ kind: "passes", passed: "held", not: "gave way", asked: 1 }), versions: 3 };
+    const { merged, clashes } = mergeChanges<object>(base, rungs, passes);
+    expect(merged).toEqual({ ...rungs, versions: 3 });
+    expect(clashes.map(({ place }) => place)).toEqual([["main"]]);
+  });
 });

@@ -1,4 +1,4 @@
-import type { AgeBand, EntryInput, TrialInput, VersionInput } from "@lampcrate/contract";
+import { type AgeBand, blankTrial, type EntryInput, type TrialInput, type VersionInput } from "@lampcrate/contract";
 import { seedOf, uniformAt, wholeBelow } from "@lampcrate/core";
 
 /** About normal noise, sd 1: twelve uniforms less six. */
@@ -11,12 +11,10 @@ function noise(seed: number, draw: number): number {
 const ages: readonly AgeBand[] = ["6 to 8", "9 to 11", "9 to 11", "mixed", "12 to 15"];
 
 const trial = (raw: string | null, instrument: string, seen: readonly string[] = []): TrialInput => ({
+  ...blankTrial(instrument),
   outcome: raw === null ? "failed" : "number",
   raw,
-  broke: null,
-  instrument,
   seen,
-  kept: false,
 });
 
 function entry(name: string, versions: readonly VersionInput[], said = ""): EntryInput {
@@ -28,6 +26,8 @@ function entry(name: string, versions: readonly VersionInput[], said = ""): Entr
     consentKeep: true,
     consentPhoto: false,
     said,
+    tokens: [],
+    answers: [],
     versions,
   };
 }
@@ -43,6 +43,7 @@ const version = (
   madeOf: "",
   variables,
   guess: null,
+  guessed: rest.guess ? "before" : null,
   place: "indoors",
   trials,
   ...rest,

@@ -1,4 +1,4 @@
-import type { HouseTrialInput, VersionInput } from "@lampcrate/contract";
+import { blankTrial, type HouseTrialInput, type VersionInput } from "@lampcrate/contract";
 
 /** A practice build; what broke as [place of the line, went in, spoilt]. */
 export interface DemoTrial extends Omit<HouseTrialInput, "broke"> {
@@ -12,14 +12,13 @@ function build(instrument: string, raws: readonly (string | null)[], seen: reado
     madeOf: "",
     variables: {},
     guess: null,
+    guessed: null,
     place: "indoors",
     trials: raws.map((raw) => ({
+      ...blankTrial(instrument),
       outcome: raw === null ? "failed" : "number",
       raw,
-      broke: null,
-      instrument,
       seen: raw === null ? seen : [],
-      kept: false,
     })),
   };
 }

@@ -1,4 +1,4 @@
-import type { ProblemDoc, RunDoc } from "@lampcrate/contract";
+import { blankTrial, type ProblemDoc, type RunDoc } from "@lampcrate/contract";
 import { kitCut, usualLine, usualTimes } from "@lampcrate/core";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { starterPack } from "../src/starters/index.ts";
@@ -57,7 +57,7 @@ beforeAll(async () => {
   const staff = { name: "Rush Tern", signIn: "rush", role: "sifter", active: true, password };
   const { onHand: _, id: cardId, archived: __, ...cardSave } = card;
   const version = entry.versions[0];
-  const trial = { outcome: "number", raw: "1.3", broke: null, instrument: "hand stopwatch", seen: ["hard"], kept: true };
+  const trial = { ...blankTrial("hand stopwatch"), raw: "1.3", seen: ["hard"], kept: true };
   const post = (path: string, good: unknown, more: Partial<Door> = {}): Door => ({ method: "POST", path, good, ...more });
   const put = (path: string, good: unknown, more: Partial<Door> = {}): Door => ({ method: "PUT", path, good, ...more });
   const sessions = `/api/runs/${run.id}/sessions`;

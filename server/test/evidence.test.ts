@@ -1,4 +1,13 @@
-import type { EvidenceDoc, FindingsDoc, FoundEntry, LearnedDoc, RevealDoc, RunDoc, SheetDoc } from "@lampcrate/contract";
+import {
+  blankTrial,
+  type EvidenceDoc,
+  type FindingsDoc,
+  type FoundEntry,
+  type LearnedDoc,
+  type RevealDoc,
+  type RunDoc,
+  type SheetDoc,
+} from "@lampcrate/contract";
 import { families, versionPrediction } from "@lampcrate/core";
 import { afterEach, beforeEach, describe, expect, it } from "vitest";
 import { goodEntry, makeRun, openTestHouse, password, sendTo, settings, type TestHouse } from "./house.ts";
@@ -113,7 +122,7 @@ describe("what entries teach of a prediction", () => {
       ...first,
       role,
       variables: role === "control" ? {} : { kind: "spinner", sizeM },
-      trials: raws.map((raw) => ({ outcome: "number" as const, raw, broke: null, instrument: "hand stopwatch", seen: [], kept: false })),
+      trials: raws.map((raw) => ({ ...blankTrial("hand stopwatch"), raw })),
     });
     const sent = { ...base, versions: [tried("control", ["0.6"], 0), tried("build", ["1.1", "1.3"], 0.07), tried("build", ["1.8"], 0.1)] };
     await sendTo(house, run, sent);

@@ -2,6 +2,7 @@ import { mkdtempSync, readFileSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import {
+  blankTrial,
   type EntryDoc,
   type EntryInput,
   type EntryPage,
@@ -148,8 +149,9 @@ export function goodEntry(name: string, patch: Partial<EntryInput> = {}): EntryI
     madeOf: "paper",
     variables: { kind: "spinner", sizeM },
     guess: "1.5",
+    guessed: "before" as const,
     place: "indoors" as const,
-    trials: raws.map((raw) => ({ outcome: "number" as const, raw, broke: null, instrument: "hand stopwatch", seen: [], kept: false })),
+    trials: raws.map((raw) => ({ ...blankTrial("hand stopwatch"), raw })),
   });
   return {
     id: `entry-${name}-`.padEnd(24, "x"),
@@ -158,6 +160,8 @@ export function goodEntry(name: string, patch: Partial<EntryInput> = {}): EntryI
     consentKeep: true,
     consentPhoto: false,
     said: "",
+    tokens: [],
+    answers: [],
     versions: [version(["1.20", "1.24", "1.18"], 0.07), version(["1.60", "1.66", "1.58"], 0.1)],
     ...patch,
   };

@@ -1,4 +1,13 @@
-import type { ChallengePack, LearnedDoc, MaterialDoc, PackPreview, ProblemDoc, RunDoc, StarterLine } from "@lampcrate/contract";
+import {
+  blankTrial,
+  type ChallengePack,
+  type LearnedDoc,
+  type MaterialDoc,
+  type PackPreview,
+  type ProblemDoc,
+  type RunDoc,
+  type StarterLine,
+} from "@lampcrate/contract";
 import { families, familyIds, measurability, reachOf } from "@lampcrate/core";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { starters } from "../src/starters/index.ts";
@@ -143,7 +152,7 @@ describe("house trials", () => {
         variables: {},
         guess: null,
         place: null,
-        trials: raws.map((raw) => ({ outcome: "number" as const, raw, broke: null, instrument: "hand stopwatch", seen: [], kept: false })),
+        trials: raws.map((raw) => ({ ...blankTrial("hand stopwatch"), raw })),
       },
     ],
     ...patch,

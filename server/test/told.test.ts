@@ -1,4 +1,13 @@
-import type { EntryDoc, FindingsDoc, MineDoc, ProblemDoc, RevealDoc, RunDoc, SheetDoc } from "@lampcrate/contract";
+import {
+  blankTrial,
+  type EntryDoc,
+  type FindingsDoc,
+  type MineDoc,
+  type ProblemDoc,
+  type RevealDoc,
+  type RunDoc,
+  type SheetDoc,
+} from "@lampcrate/contract";
 import { usualLine } from "@lampcrate/core";
 import { afterEach, beforeEach, describe, expect, it } from "vitest";
 import { addMaterial, entriesOf, goodEntry, makeRun, openTestHouse, password, sendTo, type TestHouse } from "./house.ts";
@@ -18,7 +27,7 @@ const findings = async (): Promise<FindingsDoc> => (await house.ask("GET", `/api
 /** An entry whose second version measured these. */
 const measured = (name: string, raws: readonly string[]) => {
   const entry = goodEntry(name);
-  const trial = (raw: string) => ({ outcome: "number" as const, raw, broke: null, instrument: "hand stopwatch", seen: [], kept: true });
+  const trial = (raw: string) => ({ ...blankTrial("hand stopwatch"), raw, kept: true });
   return { ...entry, versions: entry.versions.map((v, n) => (n === 1 ? { ...v, trials: raws.map(trial) } : v)) };
 };
 

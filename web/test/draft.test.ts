@@ -44,6 +44,8 @@ describe("a logbook on the device", () => {
       consentKeep: false,
       consentPhoto: false,
       said: "",
+      tokens: [],
+      answers: [],
       versions: [
         {
           ...version,

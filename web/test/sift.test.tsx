@@ -20,6 +20,8 @@ const entry = (alias: string): EntryDoc => ({
   sentAt: Date.parse("2026-11-24T23:30:00Z"),
   ageBand: null,
   said: "",
+  tokens: [],
+  answers: [],
   briefVersion: 1,
   dimension: "time",
   versions: [],

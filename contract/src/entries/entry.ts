@@ -1,4 +1,4 @@
-import type { Dimension, Flag, Offer, TestPlace, TrialKind, VersionRole } from "@lampcrate/core";
+import type { Dimension, Flag, NamedToken, Offer, TestPlace, TrialKind, VersionRole } from "@lampcrate/core";
 
 export const ageBands = ["under 6", "6 to 8", "9 to 11", "12 to 15", "16 and over", "mixed"] as const;
 export type AgeBand = (typeof ageBands)[number];
@@ -10,12 +10,31 @@ export interface TrialInput {
   readonly raw: string | null;
   /** What it gave way at, in words: with "between" and "below"; null otherwise. */
   readonly broke: string | null;
+  /** With "rung": its place in the brief's list, the best 0; null otherwise. */
+  readonly rung: number | null;
+  /** What it was tried at, where the brief lets that vary: as typed, or a choice's id. */
+  readonly setting: string | null;
+  /** What else was measured, as typed, by the measure's id. */
+  readonly further: Readonly<Record<string, string>>;
   readonly instrument: string;
   /** Symptoms, beside any result. */
   readonly seen: readonly string[];
   /** The person was asked about this value and keeps it. */
   readonly kept: boolean;
 }
+
+/** A trial without anything in it yet. */
+export const blankTrial = (instrument: string): TrialInput => ({
+  outcome: "number",
+  raw: null,
+  broke: null,
+  rung: null,
+  setting: null,
+  further: {},
+  instrument,
+  seen: [],
+  kept: false,
+});
 
 export interface VersionInput {
   readonly role: VersionRole;
@@ -25,8 +44,16 @@ export interface VersionInput {
   /** Declared variables by id: SI number or words; missing is blank. */
   readonly variables: Readonly<Record<string, number | string>>;
   readonly guess: string | null;
+  /** Whether the guess was made before this version's first result; null where there is none, or nobody knows. */
+  readonly guessed: "before" | "after" | null;
   readonly place: TestPlace | null;
   readonly trials: readonly TrialInput[];
+}
+
+/** A rule as it was asked, and what they said before testing. */
+export interface RuleAnswer {
+  readonly rule: string;
+  readonly yes: boolean;
 }
 
 /** What a family sends: everything of their entry. The device makes id and secret. */
@@ -37,6 +64,9 @@ export interface EntryInput {
   readonly consentKeep: boolean;
   readonly consentPhoto: boolean;
   readonly said: string;
+  /** Things they counted loads in, by their own names. */
+  readonly tokens: readonly NamedToken[];
+  readonly answers: readonly RuleAnswer[];
   readonly versions: readonly VersionInput[];
 }
 
@@ -44,6 +74,9 @@ export interface EntryCorrection {
   readonly revision: number;
   readonly ageBand: AgeBand | null;
   readonly said: string;
+  /** Things they counted loads in, by their own names. */
+  readonly tokens: readonly NamedToken[];
+  readonly answers: readonly RuleAnswer[];
   readonly versions: readonly VersionInput[];
 }
 
@@ -59,6 +92,10 @@ export interface TrialDoc extends TrialInput {
   /** SI; null when there is no number. */
   readonly value: number | null;
   readonly brokeValue: number | null;
+  /** What it was tried at: SI, or a choice's id; null where nothing varies or it isn't known. */
+  readonly at: number | string | null;
+  /** What else was measured, SI. */
+  readonly furtherValues: Readonly<Record<string, number>>;
   readonly flag: Flag;
   readonly flagWords: string | null;
   readonly offers: readonly Offer[];
@@ -79,6 +116,8 @@ export interface EntryDoc {
   readonly sentAt: number;
   readonly ageBand: AgeBand | null;
   readonly said: string;
+  readonly tokens: readonly NamedToken[];
+  readonly answers: readonly RuleAnswer[];
   readonly briefVersion: number;
   /** What its values measure, by the sheet it was built from. */
   readonly dimension: Dimension;

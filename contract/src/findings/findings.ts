@@ -1,4 +1,4 @@
-import type { BuilderFound, FairTestFound, Interval, Measure, Outcome, RunModel, RunSays } from "@lampcrate/core";
+import type { BuilderFound, FairTestFound, Interval, LadderSeen, Measure, Outcome, RunModel, RunSays } from "@lampcrate/core";
 
 /** One builder's line in the table, with what their last change did in words. */
 export interface BuilderLine extends BuilderFound {
@@ -41,6 +41,10 @@ export interface FindingsDoc {
   readonly together: { readonly plain: readonly string[] } & Pick<RunModel, "rows" | "builders" | "leftOut"> & Pick<RunSays, "blank">;
   /** What was seen, most often first, and what was done about it that helped, in sentences. */
   readonly symptoms: readonly string[];
+  /** Guesses made in time against what came out, in sentences. */
+  readonly guesses: readonly string[];
+  /** What came through at each setting; null where trials are no ladder. */
+  readonly ladder: (LadderSeen & { readonly plain: readonly string[] }) | null;
   /** Prediction of the plain build against first builds, by the newest sheet. */
   readonly outcome: Outcome;
   readonly table: BuilderPage;

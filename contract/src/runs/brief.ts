@@ -1,4 +1,4 @@
-import type { FamilyId, KitBrief, TierKind, Values } from "@lampcrate/core";
+import type { FamilyId, KitBrief, Outcomes, TierKind, Values } from "@lampcrate/core";
 
 /** How much a hint gives away. */
 export const hintRungs = ["question", "nudge", "example"] as const;
@@ -41,6 +41,8 @@ export interface BriefDoc extends KitBrief {
   /** The design that the plain build is held beside; null: the family's own. */
   readonly compared: Values | null;
   readonly trials: number;
+  /** What a trial shows and is judged by, where that isn't just what the family does. */
+  readonly outcomes: Outcomes;
   /** What trials are measured with; empty: the measure's usual instrument. */
   readonly instrument: string;
   /** Minutes that one version takes to build. */

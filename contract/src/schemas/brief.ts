@@ -18,6 +18,7 @@ import {
 } from "@lampcrate/core";
 import Joi from "joi";
 import { type AddedHint, type AddedRule, type BriefDoc, type BriefSave, hintRungs, type TierDoc } from "../runs/brief.ts";
+import { outcomes } from "./outcomes.ts";
 import { fieldId, id, line, objectOf, revision, share, text } from "./parts.ts";
 
 const values = Joi.object()
@@ -165,6 +166,7 @@ export const briefFields = {
   turnedAway: Joi.object({ costCents: Joi.number().integer().min(1).max(1e6).required(), usedAgain: share.required() })
     .allow(null)
     .required(),
+  outcomes: outcomes as Joi.ObjectSchema,
   ...briefLists(id, (of) => of),
 };
 

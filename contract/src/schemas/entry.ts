@@ -6,9 +6,11 @@ import {
   decisions,
   type EntryCorrection,
   type EntryInput,
+  type RuleAnswer,
   type TrialInput,
   type VersionInput,
 } from "../entries/entry.ts";
+import { mostRungs, tokens } from "./outcomes.ts";
 import { fieldId, line, objectOf, revision, said, text } from "./parts.ts";
 
 const ageBand = Joi.string()
@@ -16,14 +18,15 @@ const ageBand = Joi.string()
   .allow(null)
   .required();
 
-/** Which of the two numbers each kind of result has. */
-const numbersOf: Readonly<Record<TrialKind, { readonly raw: boolean; readonly broke: boolean }>> = {
-  number: { raw: true, broke: false },
-  atLeast: { raw: true, broke: false },
-  between: { raw: true, broke: true },
-  below: { raw: false, broke: true },
-  failed: { raw: false, broke: false },
-  passed: { raw: false, broke: false },
+/** Which numbers each kind of result has. */
+const numbersOf: Readonly<Record<TrialKind, { readonly raw: boolean; readonly broke: boolean; readonly rung: boolean }>> = {
+  number: { raw: true, broke: false, rung: false },
+  atLeast: { raw: true, broke: false, rung: false },
+  between: { raw: true, broke: true, rung: false },
+  below: { raw: false, broke: true, rung: false },
+  failed: { raw: false, broke: false, rung: false },
+  passed: { raw: false, broke: false, rung: false },
+  rung: { raw: false, broke: false, rung: true },
 };
 
 const trial = objectOf<TrialInput>({
@@ -32,6 +35,14 @@ const trial = objectOf<TrialInput>({
     .required(),
   raw: line(60).min(1).allow(null).required(),
   broke: line(60).min(1).allow(null).required(),
+  rung: Joi.number()
+    .integer()
+    .min(0)
+    .max(mostRungs - 1)
+    .allow(null)
+    .default(null),
+  setting: line(60).min(1).allow(null).default(null),
+  further: Joi.object().pattern(fieldId, line(60).min(1)).max(8).default({}),
   instrument: Joi.string()
     .valid(...instruments.map((i) => i.id))
     .required(),
@@ -40,7 +51,7 @@ const trial = objectOf<TrialInput>({
 })
   .custom((trial: TrialInput, helpers) => {
     const has = numbersOf[trial.outcome];
-    const wrong = (["raw", "broke"] as const).find((part) => (trial[part] !== null) !== has[part]);
+    const wrong = (["raw", "broke", "rung"] as const).find((part) => (trial[part] !== null) !== has[part]);
     if (wrong === undefined) return trial;
     const at = helpers.state.localize?.([...(helpers.state.path ?? []), wrong], [trial, ...helpers.state.ancestors]);
     return helpers.error(has[wrong] ? "trial.needs" : "trial.hasNone", { outcome: trial.outcome }, at);
@@ -68,6 +79,7 @@ const version = objectOf<VersionInput>({
   madeOf: text(240).required(),
   variables: Joi.object().pattern(fieldId, declared).max(20).required(),
   guess: line(60).min(1).allow(null).required(),
+  guessed: Joi.string().valid("before", "after").allow(null).default(null),
   place: Joi.string()
     .valid(...testPlaces)
     .allow(null)
@@ -86,6 +98,19 @@ export const versions = Joi.array()
     "one bare test, first",
   );
 
+/** What goes with an entry as a whole. */
+const aboutEntry = {
+  ageBand,
+  said: text(600).required(),
+  tokens: tokens.default([]),
+  answers: Joi.array()
+    .items(objectOf<RuleAnswer>({ rule: line(400).min(1).required(), yes: Joi.boolean().required() }))
+    .max(40)
+    .unique("rule")
+    .default([]),
+  versions,
+};
+
 export const entryInput = objectOf<EntryInput>({
   id: Joi.string()
     .pattern(/^[A-Za-z0-9_-]{21,40}$/)
@@ -93,7 +118,6 @@ export const entryInput = objectOf<EntryInput>({
   secret: Joi.string()
     .pattern(/^[A-Za-z0-9_-]{24,64}$/)
     .required(),
-  ageBand,
   consentKeep: Joi.boolean()
     .required()
     .custom(
@@ -101,11 +125,10 @@ export const entryInput = objectOf<EntryInput>({
       "an adult's yes",
     ),
   consentPhoto: Joi.boolean().required(),
-  said: text(600).required(),
-  versions,
+  ...aboutEntry,
 });
 
-export const entryCorrection = objectOf<EntryCorrection>({ revision, ageBand, said: text(600).required(), versions });
+export const entryCorrection = objectOf<EntryCorrection>({ revision, ...aboutEntry });
 
 export const decisionInput = objectOf<DecisionInput>({
   decision: Joi.string()

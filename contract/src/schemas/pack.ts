@@ -8,7 +8,7 @@ import { line, units } from "./parts.ts";
 const key = Joi.string().pattern(/^[A-Za-z0-9_-]{2,40}$/);
 
 const { materialId: _, tier: __, cut: ___, id: ____, bind: _____, standInRatio, ...lineRest } = lineFields;
-const { spec, design, compared, turnedAway, ...brief } = briefFields;
+const { spec, design, compared, turnedAway, outcomes, ...brief } = briefFields;
 
 const cut = Joi.object({
   ...cutFields,
@@ -37,6 +37,11 @@ export const challengePack = Joi.object({
     spec: spec.description("The goal's numbers by field id, SI (m, kg, s, rad); words for choices. Fields of each family: docs/models.md."),
     design: design.description("The plain build that predictions are made for."),
     compared: compared.description("The design that the plain build is held beside."),
+    outcomes: outcomes
+      .unknown()
+      .description(
+        "what a trial shows and is judged by: main outcome, what a failed test counts as, further measures, what varies from trial to trial, versions asked for, questions, tokens; as the family has it where it is missing",
+      ),
     turnedAway: turnedAway
       .optional()
       .unknown()

@@ -41,6 +41,9 @@ export interface When {
 
 export type Field = NumberField | ChoiceField;
 
+/** What a failed trial counts as: nothing at all for a load, a count, a height; no value for a time. */
+export type FailedCountsAs = 0 | null;
+
 /** What one trial measures. */
 export interface Measure {
   readonly id: string;
@@ -52,10 +55,22 @@ export interface Measure {
   readonly unit: string | null;
   readonly instruments: readonly string[];
   readonly token?: Token | undefined;
+  /** What else it may be counted in: tokens that the brief or a family names. */
+  readonly tokens?: readonly Token[] | undefined;
   /** Found step by step, load by load or rung by rung: how one says that it still held when they stopped, and what it gave way at. */
   readonly steps?: { readonly holds: string; readonly breaks: string } | undefined;
   /** A test is passed or not, in words; a number that is written beside counts as passed, and is a further outcome. */
-  readonly passes?: { readonly passed: string; readonly not: string } | undefined;
+  readonly passes?: { readonly passed: string; readonly not: string; readonly asked?: number | undefined } | undefined;
+  /** Judged by rungs, the best first; `asked`: the place of the least that will do. */
+  readonly rungs?: { readonly steps: readonly string[]; readonly asked: number } | undefined;
+  /** What varies from trial to trial; only trials at the same setting compare. With rungs at a number it is a ladder. */
+  readonly setting?: Field | undefined;
+  /** The brief's own value of what varies, SI or a choice's id: where a number is judged, it is by trials at it. */
+  readonly settingAt?: number | string | undefined;
+  /** No number is written beside the answer. */
+  readonly numberless?: boolean | undefined;
+  /** What a failed trial counts as, where the brief says so. */
+  readonly failedAs?: FailedCountsAs | undefined;
 }
 
 /** What a prediction is told in: a dimension people measure, or a plain number of calibres or of times g. */
@@ -244,6 +259,14 @@ export interface Family {
   /** What builders may change, as they declare it. */
   readonly variables: readonly Field[];
   readonly measures: (spec: Values) => readonly [Measure, ...Measure[]];
+  /** What else may be measured beside, where a brief asks for it. */
+  readonly further?: (spec: Values) => readonly Measure[];
+  /** Fields of goal or variables that a brief may let vary from trial to trial. */
+  readonly settings?: readonly string[];
+  /** Where a ladder of settings begins and ends, SI; the brief's own value where it isn't said. */
+  readonly ladder?: (spec: Values) => { readonly first: number; readonly last: number };
+  /** What a result of the main measure comes to besides, worked out and not measured: a mean speed from drop and time. */
+  readonly worked?: (spec: Values, si: number) => Told;
   readonly goal: (spec: Values) => Goal;
   /** The field whose ruler shows the band predicted for the goal's measure; null where the goal is reached or not, without a number. */
   readonly goalField: (spec: Values) => string | null;

@@ -3,10 +3,9 @@ import { type Bounds, isOutside, tightest } from "../family/bounds.ts";
 import type { TestPlace, VersionRole } from "../family/choices.ts";
 import type { Family, Measure, Values } from "../family/shape.ts";
 import { instrumentById } from "../quantity/instruments.ts";
-import { parseQuantity, type Read } from "../quantity/parse.ts";
-import { comparedGuess, plainer } from "../quantity/plainly.ts";
-import { refusalWords } from "../quantity/reasons.ts";
+import type { Read } from "../quantity/parse.ts";
 import { checkValue, type Verdict } from "./flag.ts";
+import { readSetting, readTrial } from "./readTrial.ts";
 
 /** What one typed trial says, held against the brief. */
 export interface CheckedTrial {
@@ -21,7 +20,15 @@ export interface CheckedVersion {
   readonly role: VersionRole;
   readonly variables: Readonly<Record<string, number | string>>;
   readonly place: TestPlace | null;
-  readonly trials: readonly { readonly raw: string | null; readonly broke?: string | null | undefined; readonly instrument: string }[];
+  readonly trials: readonly CheckedWords[];
+}
+
+/** A trial's words, as far as it is checked by them. */
+interface CheckedWords {
+  readonly raw: string | null;
+  readonly broke?: string | null | undefined;
+  readonly setting?: string | null | undefined;
+  readonly instrument: string;
 }
 
 const quiet: Verdict = { flag: null, offers: [] };
@@ -64,17 +71,20 @@ export function checkVersion(family: Family, spec: Values, design: Values, versi
   // Asked for only where a value is odd: some predictions cost a simulation.
   const expected = once(() => versionPrediction(family, spec, design, version)?.mid ?? null);
   const boundsBy = new Map<string, Bounds>();
-  const boundsOf = (instrument: string): Bounds => {
-    const bounds = boundsBy.get(instrument) ?? versionBounds(family, spec, design, version, instrument);
-    boundsBy.set(instrument, bounds);
+  const boundsOf = ({ instrument, setting }: CheckedWords): Bounds => {
+    const key = `${instrument} ${setting ?? ""}`;
+    const bounds = boundsBy.get(key) ?? versionBounds(family, specAt(spec, measure, setting ?? null), design, version, instrument);
+    boundsBy.set(key, bounds);
     return bounds;
   };
   return version.trials.map((trial, index) => {
     const read = reads[index] ?? { ok: false, reason: "empty" };
     const broke = readTrial(trial.broke ?? null, measure);
     if (!read.ok) return { read, broke, verdict: quiet };
-    const bounds = boundsOf(trial.instrument);
-    const peers = reads.flatMap((other, i) => (i !== index && other.ok && !isOutside(other.si, bounds.hard) ? [other.si] : []));
+    const bounds = boundsOf(trial);
+    const peers = reads.flatMap((other, i) =>
+      i !== index && other.ok && isAtSame(trial, version.trials[i]) && !isOutside(other.si, bounds.hard) ? [other.si] : [],
+    );
     const verdict = checkValue({
       dimension: measure.dimension,
       typed: read.typed,
@@ -91,34 +101,18 @@ export function checkVersion(family: Family, spec: Values, design: Values, versi
   });
 }
 
+/** The goal's numbers as a trial was set: what varies stands at what it was tried at. */
+export function specAt(spec: Values, { setting }: Measure, tried: string | null): Values {
+  const { at } = readSetting(tried, setting);
+  return at === null || !setting || spec[setting.id] === undefined ? spec : { ...spec, [setting.id]: at };
+}
+
+const isAtSame = (a: CheckedWords, b: CheckedWords | undefined): boolean => (a.setting ?? null) === (b?.setting ?? null);
+
 function once<T>(reckon: () => T): () => T {
   let known: { readonly value: T } | null = null;
   return () => {
     known ??= { value: reckon() };
     return known.value;
   };
-}
-
-/** A trial's words as the family's first measure, read as people plainly mean them. */
-export function readTrial(raw: string | null, measure: Measure): Read {
-  if (raw === null) return { ok: false, reason: "empty" };
-  const asked = { dimension: measure.dimension, defaultUnit: measure.unit, token: measure.token };
-  const read = parseQuantity(raw, asked);
-  if (read.ok) return read;
-  const plain = plainer(raw, measure.dimension);
-  const again = plain === null ? read : parseQuantity(plain, asked);
-  return again.ok ? again : read;
-}
-
-/** What a typed guess is: a number, or, of a version after the first, more or less than the last one (then without a value); else how to mend it. */
-export function readGuess(
-  guess: string | null,
-  measure: Measure,
-  isFirst: boolean,
-): { readonly value: number | null; readonly trouble: string | null } {
-  if (guess === null) return { value: null, trouble: null };
-  const read = readTrial(guess, measure);
-  if (read.ok) return { value: read.si, trouble: null };
-  if (!isFirst && comparedGuess(guess) !== null) return { value: null, trouble: null };
-  return { value: null, trouble: refusalWords(read.reason, guess, { dimension: measure.dimension, defaultUnit: measure.unit }) };
 }

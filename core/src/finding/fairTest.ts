@@ -1,7 +1,10 @@
+import type { Measure } from "../family/shape.ts";
 import { type Comparison, comparisonKind, type TestedAs } from "./comparison.ts";
 import { type BoundedComparison, boundedComparison } from "./outcome/boundedComparison.ts";
+import { countedAs, failedAs } from "./outcome/counted.ts";
+import { mostShared, type RungTest, rungTest } from "./outcome/ladder.ts";
 import { type PassComparison, type Passes, passComparison } from "./outcome/passes.ts";
-import { type Better, type FailedCountsAs, intervalsOf, isExact, type TrialOutcome } from "./outcome/trialOutcome.ts";
+import { intervalsOf, isExact, type TrialOutcome } from "./outcome/trialOutcome.ts";
 import { type Permutation, permutationTest } from "./permutation.ts";
 import { moreTrials } from "./power.ts";
 import { type Welch, welch } from "./welch.ts";
@@ -24,44 +27,41 @@ export interface FairTest {
   readonly bounded: BoundedComparison | null;
   /** Of tests that are passed or not. */
   readonly passes: PassComparison | null;
+  /** Of tests judged by rungs. */
+  readonly rungs: RungTest | null;
   /** Set when trials are too few to say anything. */
   readonly repeat: boolean;
 }
 
-/** Compares a version with the one it was built from. `resolution`: the instrument's smallest step, SI. */
-export function fairTest(
-  old: TestedVersion,
-  fresh: TestedVersion,
-  better: Better,
-  failedCountsAs: FailedCountsAs,
-  resolution: number,
-  isPassed = false,
-): FairTest {
+/** Compares a version with the one it was built from, at the same setting. `resolution`: the instrument's smallest step, SI. */
+export function fairTest(old: TestedVersion, fresh: TestedVersion, measure: Measure, resolution: number): FairTest {
   const comparison = comparisonKind(old.as, fresh.as);
-  const [olds, news] = [intervalsOf(old.trials, failedCountsAs), intervalsOf(fresh.trials, failedCountsAs)];
-  const repeat = comparison.kind === "fair test" && (olds.length < 2 || news.length < 2);
-  if (comparison.kind !== "fair test" || repeat) return { comparison, numbers: null, bounded: null, passes: null, repeat };
-  if (isPassed) {
-    const passed = (trials: typeof olds): Passes => [trials.filter(({ low }) => low > 0).length, trials.length];
-    return { comparison, numbers: null, bounded: null, passes: passComparison(passed(news), passed(olds)), repeat };
+  const nothing = { comparison, numbers: null, bounded: null, passes: null, rungs: null, repeat: false };
+  if (comparison.kind !== "fair test") return nothing;
+  if (measure.rungs) {
+    const rungs = rungTest(fresh.trials, old.trials, measure);
+    return { ...nothing, rungs, repeat: rungs === null };
   }
-  if (![...olds, ...news].every(isExact))
-    return {
-      comparison,
-      numbers: null,
-      bounded: boundedComparison(fresh.trials, old.trials, better, failedCountsAs),
-      passes: null,
-      repeat,
-    };
+  const { better } = measure;
+  const failedCountsAs = failedAs(measure);
+  const [, freshTrials, oldTrials] = mostShared(
+    everyOne(measure, fresh.trials),
+    everyOne(measure, old.trials),
+    measure.setting !== undefined,
+  );
+  const [olds, news] = [intervalsOf(oldTrials, failedCountsAs), intervalsOf(freshTrials, failedCountsAs)];
+  if (olds.length < 2 || news.length < 2) return { ...nothing, repeat: true };
+  if (measure.passes) {
+    const passed = (trials: typeof olds): Passes => [trials.filter(({ low }) => low > 0).length, trials.length];
+    return { ...nothing, passes: passComparison(passed(news), passed(olds)) };
+  }
+  if (![...olds, ...news].every(isExact)) return { ...nothing, bounded: boundedComparison(freshTrials, oldTrials, better, failedCountsAs) };
   const [oldValues, newValues] = [olds.map(({ low }) => low), news.map(({ low }) => low)];
   const interval = welch(newValues, oldValues, better, resolution);
   const permutation = permutationTest(newValues, oldValues);
   const decided = interval.word === "helps" || interval.word === "hurts";
   return {
-    comparison,
-    repeat,
-    bounded: null,
-    passes: null,
+    ...nothing,
     numbers: {
       welch: interval,
       permutation,
@@ -70,3 +70,7 @@ export function fairTest(
     },
   };
 }
+
+/** Trials as they count, at whatever setting. */
+const everyOne = (measure: Measure, trials: readonly TrialOutcome[]): readonly TrialOutcome[] =>
+  countedAs({ ...measure, setting: undefined }, trials);

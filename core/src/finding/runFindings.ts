@@ -3,7 +3,8 @@ import type { Family, Field, Measure, Values } from "../family/shape.ts";
 import { applies } from "../family/values.ts";
 import { instrumentById } from "../quantity/instruments.ts";
 import { type FairTest, fairTest, type TestedVersion } from "./fairTest.ts";
-import { countedAs, failedAs, type Interval, type TrialOutcome } from "./outcome/trialOutcome.ts";
+import { countedAs, failedAs } from "./outcome/counted.ts";
+import type { Interval, TrialOutcome } from "./outcome/trialOutcome.ts";
 import { bestOf, type FirstLastWord, firstAndLast, versionOutcome } from "./outcome/versionOutcome.ts";
 
 /** One version of an accepted entry, with what came out of its trials but what is impossible. */
@@ -14,8 +15,17 @@ export interface FindingVersion {
   readonly place: string | null;
   readonly instrument: string;
   readonly trials: readonly TrialOutcome[];
+  /** What was guessed of it: SI, or more or less than the last one; and when. */
+  readonly guess?: Guessed | undefined;
   /** Symptoms seen with it. */
   readonly seen?: readonly string[] | undefined;
+}
+
+/** A guess as it was made. */
+export interface Guessed {
+  readonly value: number | null;
+  readonly compared: "more" | "less" | null;
+  readonly made: "before" | "after" | null;
 }
 
 export interface FindingEntry {
@@ -123,7 +133,18 @@ export function joinFindings(family: Family, spec: Values, found: readonly Entry
 const goalValue = (family: Family, spec: Values): number => (family.measures(spec)[0].passes ? 1 : family.goal(spec).value);
 
 const isAlike = (a: Measure, b: Measure): boolean =>
-  a.id === b.id && a.dimension === b.dimension && a.better === b.better && (a.passes === undefined) === (b.passes === undefined);
+  a.id === b.id && a.dimension === b.dimension && a.better === b.better && judgedBy(a) === judgedBy(b);
+
+/** What two sheets must share for their answers to be held together: a list of rungs with its least, passed or not, a number. */
+const judgedBy = ({ passes, rungs, setting }: Measure): string =>
+  rungs && setting?.kind !== "number" ? JSON.stringify(rungs) : passes ? "passes" : "number";
+
+/** Whether a version met the goal: by one trial, or by as many passes as are asked for. */
+function meetsGoal(trials: readonly TrialOutcome[], goal: number, measure: Measure): boolean {
+  const counted = countedAs(measure, trials);
+  if (measure.passes) return counted.filter((one) => one.kind === "number" && one.value > 0).length >= (measure.passes.asked ?? 1);
+  return versionOutcome(counted, measure.better, failedAs(measure), goal).goalMet;
+}
 
 function builderOf(entry: FindingEntry, goal: number, measure: Measure): BuilderFound {
   const { better } = measure;
@@ -138,7 +159,7 @@ function builderOf(entry: FindingEntry, goal: number, measure: Measure): Builder
   return {
     entryId: entry.id,
     alias: entry.alias,
-    metGoal: tested.some(({ goalMet }) => goalMet),
+    metGoal: builds.some((version) => meetsGoal(version.trials, goal, measure)),
     first,
     last: later.at(-1) ?? first,
     best: bestOf(
@@ -172,7 +193,7 @@ function compare(
   control: boolean,
 ): FairTestFound {
   const as = (version: FindingVersion): TestedVersion => ({
-    trials: countedAs(measure, version.trials),
+    trials: version.trials,
     as: {
       measure: measure.id,
       instrument: version.instrument,
@@ -183,14 +204,7 @@ function compare(
         : standing(version.variables, family.variables, spec),
     },
   });
-  const result = fairTest(
-    as(old),
-    as(fresh),
-    measure.better,
-    failedAs(measure),
-    instrumentById(fresh.instrument)?.resolution ?? 0,
-    measure.passes !== undefined,
-  );
+  const result = fairTest(as(old), as(fresh), measure, instrumentById(fresh.instrument)?.resolution ?? 0);
   const [id] = result.comparison.changed;
   const one = result.comparison.kind === "fair test" && id !== undefined && !control ? id : null;
   const field = family.variables.find((f) => f.id === one) ?? null;

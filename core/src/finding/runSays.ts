@@ -1,8 +1,9 @@
 import type { Family, Field, Measure, Values } from "../family/shape.ts";
 import { applies } from "../family/values.ts";
 import { showNumber } from "../quantity/show.ts";
+import { countedIntervals } from "./outcome/counted.ts";
 import { type ModelEffect, type ModelRow, type ModelVariable, type RunModel, runModel } from "./outcome/runModel.ts";
-import { countedIntervals, isExact } from "./outcome/trialOutcome.ts";
+import { isExact } from "./outcome/trialOutcome.ts";
 import { meanOf } from "./outcome/versionOutcome.ts";
 import type { FindingEntry } from "./runFindings.ts";
 
@@ -18,8 +19,8 @@ const declaredBy = 0.6;
 
 /** The run model over accepted entries of one measure: versions of builds with an exact mean above nothing. */
 export function runSays(family: Family, spec: Values, measure: Measure, entries: readonly FindingEntry[]): RunSays {
-  // How often something passed is no amount that is doubled.
-  const rows = (measure.passes ? [] : entries).flatMap((entry) =>
+  // Neither how often something passed nor a rung is an amount that is doubled.
+  const rows = (measure.passes || measure.rungs ? [] : entries).flatMap((entry) =>
     entry.versions
       .filter(({ role }) => role === "build")
       .flatMap((version, i): readonly ModelRow[] => {

@@ -1,6 +1,7 @@
 import type { Family, Measure, Values } from "../family/shape.ts";
 import { comparisonKind } from "./comparison.ts";
-import { countedIntervals, surelyBetter } from "./outcome/trialOutcome.ts";
+import { countedIntervals } from "./outcome/counted.ts";
+import { surelyBetter } from "./outcome/trialOutcome.ts";
 import { meanOf } from "./outcome/versionOutcome.ts";
 import type { FindingEntry, FindingVersion } from "./runFindings.ts";
 

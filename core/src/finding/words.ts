@@ -1,6 +1,6 @@
 import { showQuantity, type UnitChoice } from "../quantity/show.ts";
 import type { Flag } from "./flag.ts";
-import { boundedWords, passWords } from "./outcome/outcomeWords.ts";
+import { boundedWords, passWords, rungWords, settingSaid } from "./outcome/outcomeWords.ts";
 import type { FairTestFound, RunFindings } from "./runFindings.ts";
 
 /** A flag in words for the person who typed or sifts; null when nothing is odd. */
@@ -32,7 +32,7 @@ export function reasonWords(reason: string): string {
 
 /** One comparison in plain words, the answer first; for families without the house's terms. */
 export function comparisonWords(found: FairTestFound, units: UnitChoice, at: "house" | "home" = "house"): string {
-  const { comparison, numbers, bounded, passes, repeat } = found.result;
+  const { comparison, numbers, bounded, passes, rungs, repeat } = found.result;
   const what = found.control ? "The canopy" : (found.variable ?? "The change");
   if (comparison.kind === "not comparable") return "These two were not tested alike, so they can't be compared.";
   if (comparison.kind === "unclear") return "What changed isn't clear: one variable is blank in one version only.";
@@ -40,6 +40,9 @@ export function comparisonWords(found: FairTestFound, units: UnitChoice, at: "ho
   if (comparison.kind === "redesign") return "More than one thing changed at once, so no single cause can be named.";
   if (bounded) return boundedWords(what, bounded);
   if (passes && found.measure.passes) return passWords(what, passes, found.measure.passes);
+  const { setting } = found.measure;
+  if (rungs) return rungWords(what, rungs, rungs.at === null || !setting ? null : settingSaid(rungs.at, setting, units));
+  if (repeat && setting) return "Test both versions at least twice at the same setting, then the two can be compared.";
   if (repeat || !numbers) return "Repeat each version at least twice, then the two can be compared.";
   const { welch, careful, more } = numbers;
   if (welch.low === null || welch.high === null) return "Every trial gave the same number: there is nothing to compare yet.";
@@ -65,7 +68,7 @@ export function findingsWords(findings: RunFindings, units: UnitChoice): readonl
   const twice = builders.filter((builder) => builder.change !== null && builder.change !== "no number to compare");
   const better = twice.filter((builder) => builder.change === "better").length;
   if (twice.length > 0) words.push(`${better} of ${twice.length} who built again did better than with their first version.`);
-  const fair = comparisons.filter((found) => !found.control && (found.result.numbers || found.result.bounded || found.result.passes));
+  const fair = comparisons.filter((found) => !found.control && saysSomething(found));
   const tells = fair.filter(isDecided);
   if (fair.length > 0) words.push(`${fair.length} fair ${fair.length === 1 ? "test" : "tests"}: ${tells.length} could tell a difference.`);
   const best = clearest(comparisons);
@@ -73,23 +76,26 @@ export function findingsWords(findings: RunFindings, units: UnitChoice): readonl
   return words;
 }
 
+const saysSomething = ({ result: { numbers, bounded, passes, rungs } }: FairTestFound): boolean =>
+  [numbers, bounded, passes, rungs].some((one) => one !== null);
+
 /** Whether a fair test says that the change helps or hurts. */
-function isDecided({ result: { numbers, bounded, passes } }: FairTestFound): boolean {
-  const word = numbers?.welch.word ?? bounded?.word ?? passes?.word;
+function isDecided({ result: { numbers, bounded, passes, rungs } }: FairTestFound): boolean {
+  const word = numbers?.welch.word ?? bounded?.word ?? passes?.word ?? rungs?.word;
   return word === "helps" || word === "hurts";
 }
 
 /** The fair test to show first: decided before undecided, then most trials, then the larger difference against its interval. */
 export function clearest(comparisons: readonly FairTestFound[]): FairTestFound | null {
   const score = (found: FairTestFound): number => {
-    const { numbers, bounded, passes } = found.result;
-    if (found.control || !(numbers || bounded || passes)) return Number.NEGATIVE_INFINITY;
+    const { numbers, bounded, passes, rungs } = found.result;
+    if (found.control || !saysSomething(found)) return Number.NEGATIVE_INFINITY;
     if (numbers && (numbers.welch.low === null || numbers.welch.high === null)) return Number.NEGATIVE_INFINITY;
     const clear = numbers
       ? Math.abs(numbers.welch.difference) / ((numbers.welch.high ?? 0) - (numbers.welch.low ?? 0))
       : passes
         ? Math.abs(passes.difference)
-        : 2 * Math.abs((bounded?.share ?? 0.5) - 0.5);
+        : 2 * Math.abs((bounded?.share ?? rungs?.share ?? 0.5) - 0.5);
     const trials = Math.min(found.oldTrials.length, found.newTrials.length);
     return (isDecided(found) ? 1000 : 0) + 10 * trials + Math.min(clear, 9);
   };

@@ -33,11 +33,16 @@ export function withTheirs<T>(merged: T, clashes: readonly FieldClash[], chosen:
 function join(base: unknown, mine: unknown, theirs: unknown, place: FieldPlace, clashes: FieldClash[]): unknown {
   if (same(mine, theirs) || same(theirs, base)) return mine;
   if (same(mine, base)) return theirs;
-  if (isRecord(mine) && isRecord(theirs) && isRecord(base)) return joinRecords(base, mine, theirs, place, clashes);
+  if (isRecord(mine) && isRecord(theirs) && isRecord(base) && isOneKind(mine, theirs, base))
+    return joinRecords(base, mine, theirs, place, clashes);
   if (isListed(mine) && isListed(theirs) && isListed(base)) return joinLists(base, mine, theirs, place, clashes);
   clashes.push({ place, mine, theirs });
   return mine;
 }
+
+/** A choice between kinds has other fields for each: two kinds are never joined field by field. A listed thing keeps what it is. */
+const isOneKind = (...all: readonly Plain[]): boolean =>
+  all.some((one) => "id" in one) || new Set(all.map((one) => one["kind"])).size === 1;
 
 type Plain = Readonly<Record<string, unknown>>;
 

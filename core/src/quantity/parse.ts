@@ -15,6 +15,8 @@ export interface Asked {
   /** Unit of a bare number; null for counts. */
   readonly defaultUnit: string | null;
   readonly token?: Token | undefined;
+  /** What else loads may be counted in, by name. */
+  readonly tokens?: readonly Token[] | undefined;
   /** True where below zero makes sense, such as side error. */
   readonly signed?: boolean | undefined;
 }
@@ -69,12 +71,21 @@ function parseCount(text: string, asked: Asked): Read {
   if (!split) return refuse("not a number");
   const word = split[2]?.trim();
   const digits = split[1] ?? "";
+  const other = word === undefined || isToken(word, asked.token) ? undefined : asked.tokens?.find((token) => isToken(word, token));
+  if (other) return asOwnTokens(parseCount(digits, asked), other, asked.token);
   if (word !== undefined && word !== "x" && word !== "pcs" && !isToken(word, asked.token)) {
     return refuse(dimensionOf(word) ? "wrong dimension" : "unknown word");
   }
   if (/^\d*[.]\d+$/.test(digits)) return refuse("not whole");
   const number = readNumber(digits, true);
   return number.ok ? { ok: true, si: number.value, typed: number.value, unit: null } : number;
+}
+
+/** A count of another token as so many of the asked one that weigh as much. */
+function asOwnTokens(count: Read, other: Token, own: Token | undefined): Read {
+  if (!count.ok) return count;
+  if (other.massKg === undefined || own?.massKg === undefined) return refuse("token mass unknown");
+  return { ...count, si: (count.si * other.massKg) / own.massKg };
 }
 
 function isToken(word: string, token: Token | undefined): boolean {
@@ -106,14 +117,16 @@ function parseMeasure(text: string, asked: Asked): Read {
 }
 
 function tokensAsMass(text: string, asked: Asked): Read | null {
-  if (asked.dimension !== "mass" || !asked.token) return null;
+  if (asked.dimension !== "mass") return null;
   const split = /^([\d., ]*\d)\s*([a-z][a-z ]*)$/.exec(text);
   const word = split?.[2]?.trim();
-  if (!split || word === undefined || !isToken(word, asked.token)) return null;
+  if (!split || word === undefined) return null;
+  const token = [...(asked.tokens ?? []), ...(asked.token ? [asked.token] : [])].find((one) => isToken(word, one));
+  if (!token) return null;
   const count = parseCount(split[1] ?? "", asked);
   if (!count.ok) return count;
-  if (asked.token.massKg === undefined) return refuse("token mass unknown");
-  return { ok: true, si: count.si * asked.token.massKg, typed: count.typed, unit: null };
+  if (token.massKg === undefined) return refuse("token mass unknown");
+  return { ok: true, si: count.si * token.massKg, typed: count.typed, unit: null };
 }
 
 interface Part {

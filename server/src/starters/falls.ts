@@ -1,5 +1,5 @@
 import { kitCut } from "@lampcrate/core";
-import { bound, buildTime, kept, many, measured, type Starter, shared, takes } from "./starter.ts";
+import { asks, bound, buildTime, kept, many, measured, type Starter, shared, takes } from "./starter.ts";
 
 /** The cargo that the goal names, of those that are sold. */
 const cargo = bound({ material: { field: "payload", of: { "clay-figure": "figure", "bead-shell": "shell" }, loose: false } });
@@ -123,7 +123,21 @@ export const falls: readonly Starter[] = [
     story: "An owlet has to come down from the loft, one storey higher each time. It has never flown.",
     spec: { goalM: 1.6, outcome: "whole", payload: "clay-figure", firstM: 0.8, lastM: 4, sides: "foot" },
     design: { paddingM: 0.04, cushion: "springy", buildM: 0.3, canopy: "square", canopyM: 0.3, fallingKg: 0.08 },
-    rest: { buildBy: "team", teamSize: 2, youngestAge: 8, trials: 4, loops: 2, buildMinutes: 30, rebuildRate: 0.5 },
+    rest: {
+      buildBy: "team",
+      teamSize: 2,
+      youngestAge: 8,
+      trials: 4,
+      loops: 2,
+      buildMinutes: 30,
+      rebuildRate: 0.5,
+      ...asks({
+        main: { kind: "rungs", steps: ["whole", "marked", "cracked", "broken"], asked: 1 },
+        setting: "goalM",
+        further: ["buildMass"],
+        answered: true,
+      }),
+    },
     protocolNote:
       "Weigh the build with its canopy first. Begin at {firstM}; one rung up after it came through, one down after it did not. Height and weight are both written down.",
     lines: [
@@ -155,7 +169,7 @@ export const falls: readonly Starter[] = [
     spec: { goalM: 1.8, outcome: "whole", payload: "bead-shell", firstM: 0.5, lastM: 4, sides: "foot" },
     design: { paddingM: 0.012, cushion: "even", buildM: 0.12 },
     compared: { paddingM: 0.02 },
-    rest: { youngestAge: 6, loops: 3, rebuildRate: 0.6, buildMinutes: 12 },
+    rest: { youngestAge: 6, loops: 3, rebuildRate: 0.6, buildMinutes: 12, ...asks({ further: ["buildMass"] }) },
     protocolNote: "The cargo must come out again by hand, within a minute, before it counts.",
     lines: [
       ["copy-paper", "builder", 5, { perRebuild: 0.6, spoilRate: 0.05, standIn: "newspaper" }],
@@ -189,7 +203,16 @@ export const falls: readonly Starter[] = [
     story: "Two pond-skaters ride an open basket down to the lily leaf. Nobody may strap them in.",
     spec: { goalM: 0.6, outcome: "aboard", rider: "pompom", firstM: 0.3, lastM: 1.6 },
     design: { wallM: 0.09, buildM: 0.18 },
-    rest: { youngestAge: 7, loops: 4, rebuildRate: 0.7, buildMinutes: 18 },
+    rest: {
+      youngestAge: 7,
+      loops: 4,
+      rebuildRate: 0.7,
+      buildMinutes: 18,
+      ...asks({
+        main: { kind: "passes", passed: "both aboard", not: "one fell out", asked: 1 },
+        setting: "goalM",
+      }),
+    },
     protocolNote: "Both riders aboard after it lies still: it came through. One out is one out.",
     lines: [
       ["cup", "builder", 1, { perRebuild: 0.3, spoilRate: 0.05, standIn: "a folded box" }],
@@ -217,7 +240,7 @@ export const falls: readonly Starter[] = [
     story: "Branches come down in a storm. Make the keeper's hat good from every side, and light enough to wear.",
     spec: { goalM: 1, outcome: "whole", payload: "clay-figure", firstM: 0.4, lastM: 2.5, sides: "sides" },
     design: { paddingM: 0.03, cushion: "springy", buildM: 0.1 },
-    rest: { buildBy: "team", teamSize: 2, youngestAge: 7, trials: 3, loops: 3, buildMinutes: 20 },
+    rest: { buildBy: "team", teamSize: 2, youngestAge: 7, trials: 3, loops: 3, buildMinutes: 20, ...asks({ further: ["buildMass"] }) },
     protocolNote: "At each rung a drop on the top, one on a side, one on the back. The head must be unmarked after all of them.",
     lines: [
       ["clay", "team", 60, { ...measured(0.1), perRebuild: 0.3 }],

@@ -1,4 +1,4 @@
-import { bound, buildTime, kept, many, measured, type Starter, shared, takes } from "./starter.ts";
+import { asks, bound, buildTime, kept, many, measured, type Starter, shared, takes } from "./starter.ts";
 
 export const spans: readonly Starter[] = [
   {
@@ -114,7 +114,15 @@ export const spans: readonly Starter[] = [
     spec: { gapM: 0.35, loadKg: 0.5, holdS: 10, deckHeightM: 0.15, loading: "singly" },
     design: { form: "truss", stick: "spaghetti", joint: "tape-holds", spacingM: 0.06, trussDepthM: 0.06 },
     compared: { trussDepthM: 0.09 },
-    rest: { buildBy: "team", teamSize: 4, youngestAge: 9, loops: 2, rebuildRate: 0.5, buildMinutes: 40 },
+    rest: {
+      buildBy: "team",
+      teamSize: 4,
+      youngestAge: 9,
+      loops: 2,
+      rebuildRate: 0.5,
+      buildMinutes: 40,
+      ...asks({ further: ["buildMass"] }),
+    },
     protocolNote: "Weigh the bridge before the first load. Both teams load in turn, bag by bag.",
     lines: [
       ["spaghetti", "team", 60, { perRebuild: 0.4, spoilRate: 0.12, standIn: "paper straws" }],
@@ -144,7 +152,13 @@ export const spans: readonly Starter[] = [
     story: "",
     spec: { gapM: 0.25, loadKg: 0.6, holdS: 10, deckHeightM: 0.12, loading: "singly" },
     design: { form: "truss", stick: "paper-straw", joint: "band", spacingM: 0.0625, trussDepthM: 0.05 },
-    rest: { youngestAge: 7, loops: 3, buildMinutes: 20, rigServes: 1 },
+    rest: {
+      youngestAge: 7,
+      loops: 3,
+      buildMinutes: 20,
+      rigServes: 1,
+      ...asks({ tokens: [{ name: "coin", massKg: 0.0025, weighed: null }] }),
+    },
     protocolNote:
       "Two chairs' seats or two piles of books are the banks, {gapM} apart. Coins of one kind go into a cup that stands on the deck.",
     lines: [

@@ -1,6 +1,6 @@
 import type { BriefDoc, ChallengePack, HintRung, PackLine } from "@lampcrate/contract";
-import type { FamilyId, Values } from "@lampcrate/core";
-import { briefField, follows, type LineBind, linePlace, type RunKind, unbound, usualLine } from "@lampcrate/core";
+import type { FamilyId, Outcomes, Values } from "@lampcrate/core";
+import { asFamily, briefField, follows, type LineBind, linePlace, type RunKind, unbound, usualLine } from "@lampcrate/core";
 import { startingBrief } from "../services/runs/briefs.ts";
 import { starterMaterials } from "./materials.ts";
 
@@ -83,6 +83,9 @@ function exact(line: PackLine, { family }: Starter): PackLine {
   if (!line.bind || !amount || !measures || unit === "piece") return line;
   return { ...line, bind: { ...line.bind, amount: { ...amount, round: "none" } } };
 }
+
+/** What a starter asks of its trials, where that isn't just what its family does. */
+export const asks = (outcomes: Partial<Outcomes>): { readonly outcomes: Outcomes } => ({ outcomes: { ...asFamily, ...outcomes } });
 
 /** A tool that many share and nobody uses up. */
 export const shared = (share: number, loss = 0.3): Partial<PackLine> => ({

@@ -1,4 +1,4 @@
-import { applies, families, learnedBand, showQuantity, tell } from "@lampcrate/core";
+import { applies, familyOfBrief, learnedBand, showQuantity, tell } from "@lampcrate/core";
 import { useQuery } from "@tanstack/react-query";
 import { RigDrawing } from "../../shared/pieces/RigDrawing.tsx";
 import { ChecksHere } from "../checks/ChecksHere.tsx";
@@ -15,6 +15,7 @@ import { AddedList } from "./AddedList.tsx";
 import { BriefRest } from "./BriefRest.tsx";
 import { CautionList } from "./CautionList.tsx";
 import { Jumps } from "./Jumps.tsx";
+import { TrialShows } from "./outcomes/TrialShows.tsx";
 import { Predictions } from "./Predictions.tsx";
 import { ReachPanel } from "./ReachPanel.tsx";
 import { TierList } from "./TierList.tsx";
@@ -23,7 +24,7 @@ import { TierList } from "./TierList.tsx";
 export function Brief() {
   const { run, brief } = useBriefWork();
   const { change } = useRunActions();
-  const family = families[brief.family];
+  const family = familyOfBrief(brief);
   const predictions = family.predict(brief.spec, brief.design);
   const goal = family.goal(brief.spec);
   const expected = predictions.find((prediction) => prediction.id === goal.measure);
@@ -87,6 +88,7 @@ export function Brief() {
         </p>
       </section>
       <ReachPanel ratios={ratios} />
+      <TrialShows />
       <TierList ratios={ratios} />
       <Fold
         name="Plain build"

@@ -3,6 +3,7 @@ import "../pieces/fold.css";
 const parts = [
   ["goal", "Goal"],
   ["reach", "Reach"],
+  ["shows", "What a trial shows"],
   ["tiers", "Tiers"],
   ["plain-build", "Plain build"],
   ["cautions", "Cautions"],

@@ -1,4 +1,13 @@
-import { type Dimension, families, goalOnRuler, type Measure, reachOf, reachWords, showQuantity, type UnitChoice } from "@lampcrate/core";
+import {
+  type Dimension,
+  familyOfBrief,
+  goalOnRuler,
+  type Measure,
+  reachOf,
+  reachWords,
+  showQuantity,
+  type UnitChoice,
+} from "@lampcrate/core";
 import { useState } from "react";
 import { Ruler } from "../../shared/pieces/Ruler.tsx";
 import { shareScale } from "../../shared/pieces/scale.ts";
@@ -10,7 +19,7 @@ export function ReachPanel({ ratios }: { readonly ratios: readonly number[] }) {
   const { run, brief } = useBriefWork();
   const { change } = useRunActions();
   const [wished, setWished] = useState(0.7);
-  const family = families[brief.family];
+  const family = familyOfBrief(brief);
   const [measure] = family.measures(brief.spec);
   const goal = family.goal(brief.spec);
   const band = family.predict(brief.spec, brief.design).find((p) => p.id === goal.measure)?.band;

@@ -1,5 +1,5 @@
 import type { TierDoc } from "@lampcrate/contract";
-import { families, fillText, reachOf } from "@lampcrate/core";
+import { familyOfBrief, fillText, reachOf } from "@lampcrate/core";
 import { InputNumber, Select } from "antd";
 import { nanoid } from "nanoid";
 import { Button } from "../pieces/Button.tsx";
@@ -15,7 +15,7 @@ const kinds = (["free", "limited materials", "limited time", "stretch"] as const
 export function TierList({ ratios }: { readonly ratios: readonly number[] }) {
   const { run, brief } = useBriefWork();
   const { change } = useRunActions();
-  const family = families[brief.family];
+  const family = familyOfBrief(brief);
   const [measure] = family.measures(brief.spec);
   const goal = family.goal(brief.spec);
   const band = family.predict(brief.spec, brief.design).find((p) => p.id === goal.measure)?.band;

@@ -14,11 +14,10 @@ import { Term } from "../pieces/Term.tsx";
 /** One fair test: said in a sentence, then its interval on the ruler, 0 as the amber mark. */
 export function FairTestCard({ found, units }: { readonly found: FairTestFound; readonly units: UnitChoice }) {
   const { measure } = found;
-  const { numbers, bounded, passes } = found.result;
-  if (!numbers && !bounded && !passes) return null;
+  const { numbers, bounded, passes, rungs } = found.result;
+  if (!numbers && !bounded && !passes && !rungs) return null;
   const value = (v: string | number | null): string => (v === null ? "" : declaredWords(found.field, v, units));
-  const said = (trials: FairTestFound["oldTrials"]): string =>
-    trials.map((trial) => outcomeSaid(trial, (si) => showQuantity(si, measure.dimension, units), measure.passes)).join(", ");
+  const said = (trials: FairTestFound["oldTrials"]): string => trials.map((trial) => outcomeSaid(trial, measure, units)).join(", ");
   return (
     <section className="sheet pad stack" aria-label="A fair test">
       <h2>
@@ -36,6 +35,12 @@ export function FairTestCard({ found, units }: { readonly found: FairTestFound; 
         <p className="small soft">
           Shares that passed: Newcombe's interval for their difference; Fisher's exact test gives p = {passes.p.toFixed(2)}. One call in
           twenty of this kind is wrong.
+        </p>
+      ) : null}
+      {rungs ? (
+        <p className="small soft">
+          Rungs are ranked: all ways to split the trials give p = {rungs.p.toFixed(2)}, and with this many it could never be below{" "}
+          {rungs.least.toFixed(2)}. One call in twenty of this kind is wrong.
         </p>
       ) : null}
       {bounded ? (

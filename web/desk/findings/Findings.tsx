@@ -10,6 +10,7 @@ import { StepDesk } from "../work/StepDesk.tsx";
 import { BuilderTable } from "./BuilderTable.tsx";
 import { FairTestCard } from "./FairTestCard.tsx";
 import { FirstLast } from "./FirstLast.tsx";
+import { LadderPanel } from "./LadderPanel.tsx";
 import { OutcomePanel } from "./OutcomePanel.tsx";
 import { Together } from "./Together.tsx";
 
@@ -78,19 +79,27 @@ function Found() {
         </div>
       </section>
       <FirstLast findings={findings} units={run.units} />
+      <LadderPanel findings={findings} units={run.units} />
       <Together together={findings.together} />
-      {findings.symptoms.length > 0 ? (
-        <section className="sheet pad stack near" aria-label="What was seen">
-          <h2>What was seen, and what helped</h2>
-          <ul className="plain-list">
-            {findings.symptoms.map((words) => (
-              <li key={words}>{words}</li>
-            ))}
-          </ul>
-        </section>
-      ) : null}
+      <SaidList name="Guesses" title="Guesses, and what came out" said={findings.guesses} />
+      <SaidList name="What was seen" title="What was seen, and what helped" said={findings.symptoms} />
       {best ? <FairTestCard found={best} units={run.units} /> : null}
       <BuilderTable runId={run.id} findings={findings} units={run.units} />
     </>
+  );
+}
+
+/** Sentences under a title; nothing where there are none. */
+function SaidList({ name, title, said }: { readonly name: string; readonly title: string; readonly said: readonly string[] }) {
+  if (said.length === 0) return null;
+  return (
+    <section className="sheet pad stack near" aria-label={name}>
+      <h2>{title}</h2>
+      <ul className="plain-list">
+        {said.map((words) => (
+          <li key={words}>{words}</li>
+        ))}
+      </ul>
+    </section>
   );
 }

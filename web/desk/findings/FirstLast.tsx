@@ -14,6 +14,7 @@ export function FirstLast({ findings, units }: { readonly findings: FindingsDoc;
   const [from, to] = [Math.max(0, low - (high - low) * 0.08), high + (high - low) * 0.06];
   const scale = quantityScale(measure.dimension, units, measure.unit ?? undefined, goal, measure.token);
   const show = showOf(measure, units);
+  const isNamed = measure.rungs !== undefined && measure.setting?.kind !== "number";
   // The first pair stands on top.
   const at = (i: number): number => pairs.length - i;
   const names = new Map(pairs.map((pair, i) => [at(i), pair.alias]));
@@ -40,8 +41,8 @@ export function FirstLast({ findings, units }: { readonly findings: FindingsDoc;
             dataKey="value"
             type="number"
             domain={[from, to]}
-            ticks={[...ticksOf(from, to, measure.passes ? 1 : scale.factor, 8)]}
-            tickFormatter={(si: number) => (measure.passes ? show(si) : scale.show(si))}
+            ticks={isNamed ? measure.rungs?.steps.map((_, i) => i) : [...ticksOf(from, to, measure.passes ? 1 : scale.factor, 8)]}
+            tickFormatter={(si: number) => (measure.passes || isNamed ? show(si) : scale.show(si))}
           />
           <YAxis
             {...quietAxis}

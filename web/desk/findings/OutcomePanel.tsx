@@ -1,5 +1,5 @@
 import type { FindingsDoc } from "@lampcrate/contract";
-import { outcomeWords, showQuantity, type UnitChoice } from "@lampcrate/core";
+import { outcomeWords, showOf, type UnitChoice } from "@lampcrate/core";
 import { quantityScale } from "../../shared/pieces/scale.ts";
 import { spanOf, ValueStrip } from "../../shared/pieces/ValueStrip.tsx";
 import { DataTable } from "../pieces/DataTable.tsx";
@@ -10,7 +10,7 @@ import "../sift/evidence.css";
 export function OutcomePanel({ findings, units }: { readonly findings: FindingsDoc; readonly units: UnitChoice }) {
   const { outcome, measure, goal } = findings;
   const { predicted, first, middle } = outcome;
-  const show = (si: number): string => showQuantity(si, measure.dimension, units);
+  const show = showOf(measure, units);
   const words = outcomeWords(outcome, show);
   return (
     <aside className="sheet evidence" aria-label="Prediction and outcome">

@@ -44,6 +44,7 @@ const parts: Readonly<Partial<Record<keyof BriefDoc, string>>> = {
   cautions: "A caution",
   rules: "A rule",
   hints: "A hint",
+  outcomes: "What a trial shows",
 };
 
 const lineParts: Readonly<Partial<Record<keyof KitLine, string>>> = {

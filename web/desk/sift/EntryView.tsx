@@ -3,13 +3,15 @@ import {
   type Dimension,
   declaredWords,
   type Family,
-  families,
+  familyOfBrief,
+  furtherMeasures,
   type Measure,
   outcomeOfRead,
   outcomeSaid,
   reasonWords,
   showQuantity,
   type UnitChoice,
+  workedWords,
 } from "@lampcrate/core";
 import { Input } from "antd";
 import type { RefObject } from "react";
@@ -29,7 +31,7 @@ export function EntryView({ entry, sifting, whyBox }: EntryViewProps) {
   const { reason, setReason, decide, pending } = sifting;
   const { dayOf } = useHouseDay();
   const { run } = useBriefWork();
-  const family = families[run.brief.family];
+  const family = familyOfBrief(run.brief);
   return (
     <div className="pad stack near">
       <div className="row spread">
@@ -44,6 +46,7 @@ export function EntryView({ entry, sifting, whyBox }: EntryViewProps) {
       {entry.versions.map((version) => (
         <VersionTable key={version.id} version={version} family={family} units={run.units} dimension={entry.dimension} />
       ))}
+      <AboutEntry entry={entry} units={run.units} />
       {entry.said ? (
         <p>
           They said: <q>{entry.said}</q>
@@ -78,6 +81,26 @@ export function EntryView({ entry, sifting, whyBox }: EntryViewProps) {
   );
 }
 
+/** Rules they answered with no, and what they counted loads in. */
+function AboutEntry({ entry: { answers, tokens }, units }: { readonly entry: EntryDoc; readonly units: UnitChoice }) {
+  const [yes, no] = [answers.filter((one) => one.yes), answers.filter((one) => !one.yes)];
+  return (
+    <>
+      {answers.length === 0 ? null : (
+        <p className={no.length > 0 ? "flagged small" : "small"}>
+          {no.length === 0 ? `All ${yes.length} rules answered yes.` : `Answered no: ${no.map(({ rule }) => rule).join(" ")}`}
+        </p>
+      )}
+      {tokens.map(({ name, massKg, weighed }) => (
+        <p key={name} className="small">
+          One {name}: {massKg === null ? "nobody knows its mass, so loads in it stay a count" : showQuantity(massKg, "mass", units)}
+          {weighed ? ` (${weighed.count} together ${showQuantity(weighed.togetherKg, "mass", units)})` : ""}.
+        </p>
+      ))}
+    </>
+  );
+}
+
 function VersionTable({
   version,
   family,
@@ -91,7 +114,8 @@ function VersionTable({
 }) {
   const { run } = useBriefWork();
   const show = (value: number): string => showQuantity(value, dimension, units);
-  const { passes } = family.measures(run.brief.spec)[0];
+  const [measure] = family.measures(run.brief.spec);
+  const further = furtherMeasures(family, run.brief.spec);
   const title = version.role === "control" ? "Bare test" : `Version ${version.number}`;
   return (
     <div>
@@ -100,7 +124,11 @@ function VersionTable({
         {version.changed ? <span className="light">: {version.changed}</span> : null}
       </h3>
       <p className="small soft">
-        {[allDeclared(version, family, units), version.guess ? `guessed ${version.guess}` : "", version.place ?? ""]
+        {[
+          allDeclared(version, family, units),
+          version.guess ? `guessed ${version.guess}${version.guessed === "after" ? ", after the first result" : ""}` : "",
+          version.place ?? "",
+        ]
           .filter(Boolean)
           .join("; ")}
       </p>
@@ -109,11 +137,13 @@ function VersionTable({
           <li key={trial.id}>
             <span className="small soft">trial {trial.number} </span>
             <strong className={trial.flag === null ? "" : trial.flag === "impossible" ? "flagged impossible" : "flagged"}>
-              {cameOut(trial, show, passes)}
+              {cameOut(trial, measure, units)}
             </strong>
             <div className="small soft">
               {[
                 ...[trial.raw, trial.broke].flatMap((typed) => (typed === null ? [] : [`typed ${typed}`])),
+                ...beside(trial, further, units),
+                ...workedWords(family, run.brief.spec, trial, units),
                 ...trial.seen.map((id) => family.symptoms.find((s) => s.id === id)?.words ?? id),
               ].join(", ")}
             </div>
@@ -136,13 +166,17 @@ function VersionTable({
 }
 
 /** What came out of a trial, in words. */
-function cameOut(
-  { brokeValue: broke, ...trial }: VersionDoc["trials"][number],
-  show: (si: number) => string,
-  passes: Measure["passes"],
-): string {
+function cameOut({ brokeValue: broke, ...trial }: VersionDoc["trials"][number], measure: Measure, units: UnitChoice): string {
   const outcome = outcomeOfRead({ ...trial, broke });
-  return outcome ? outcomeSaid(outcome, show, passes) : "no number";
+  return outcome ? outcomeSaid(outcome, measure, units) : (trial.raw ?? "no number");
+}
+
+/** What else was measured, in words: "side error 12 cm". */
+function beside({ furtherValues }: VersionDoc["trials"][number], further: readonly Measure[], units: UnitChoice): readonly string[] {
+  return Object.entries(furtherValues).map(([id, value]) => {
+    const measure = further.find((one) => one.id === id);
+    return measure ? `${measure.words.toLowerCase()} ${showQuantity(value, measure.dimension, units)}` : `${id} ${value}`;
+  });
 }
 
 /** What they declared, in words. */

@@ -1,5 +1,5 @@
 import type { LearnedDoc } from "@lampcrate/contract";
-import { families, showQuantity } from "@lampcrate/core";
+import { familyOfBrief, showQuantity } from "@lampcrate/core";
 import { useQuery } from "@tanstack/react-query";
 import { memo, useState } from "react";
 import { Advice } from "../learned/Advice.tsx";
@@ -12,7 +12,7 @@ import { learnedQuery, materialsQuery } from "../queries.ts";
 import { useBriefWork } from "../work/RunContext.ts";
 import { TrialForm } from "./TrialForm.tsx";
 
-/** Practice builds by the house: logged as families do, and what they teach this run. */
+/** Practice builds by the house: logged as familyOfBrief do, and what they teach this run. */
 export const HouseTrials = memo(function HouseTrials() {
   const { run } = useBriefWork();
   const learned = useQuery(learnedQuery(run.id));
@@ -52,8 +52,8 @@ function TrialTable({ learned }: { readonly learned: LearnedDoc }) {
     const line = brief.lines.find((l) => l.id === id);
     return materials.find((m) => m.id === line?.materialId)?.name ?? "a line that is gone";
   };
-  const [measure] = families[brief.family].measures(brief.spec);
-  const seenWords = (id: string): string => families[brief.family].symptoms.find((symptom) => symptom.id === id)?.words ?? id;
+  const [measure] = familyOfBrief(brief).measures(brief.spec);
+  const seenWords = (id: string): string => familyOfBrief(brief).symptoms.find((symptom) => symptom.id === id)?.words ?? id;
   return (
     <DataTable
       label="House trials so far"

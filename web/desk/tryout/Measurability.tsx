@@ -1,7 +1,7 @@
 import {
   cureWords,
   type Measurability as Found,
-  families,
+  familyOfBrief,
   instrumentById,
   measurabilityWords,
   showPredicted,
@@ -22,7 +22,7 @@ export const Measurability = memo(function Measurability({ seen }: { readonly se
   const { run, brief } = useBriefWork();
   const { heads } = useCrateWork();
   const { change } = useRunActions();
-  const family = families[brief.family];
+  const family = familyOfBrief(brief);
   const [measure] = family.measures(brief.spec);
   const instrument = brief.instrument || (measure.instruments[0] ?? "");
   const id = useId();

@@ -1,5 +1,5 @@
-import type { Broke, HouseTrialInput, VersionInput } from "@lampcrate/contract";
-import { families } from "@lampcrate/core";
+import { type Broke, blankTrial, type HouseTrialInput, type VersionInput } from "@lampcrate/contract";
+import { familyOfBrief } from "@lampcrate/core";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { Input, InputNumber } from "antd";
 import { useId } from "react";
@@ -27,7 +27,7 @@ interface Typed {
 export function TrialForm({ onDone }: { readonly onDone: () => void }) {
   const { run, brief } = useBriefWork();
   const { flush } = useRunActions();
-  const family = families[brief.family];
+  const family = familyOfBrief(brief);
   const queries = useQueryClient();
   const materials = useQuery(materialsQuery).data ?? [];
   const note = useId();
@@ -38,7 +38,8 @@ export function TrialForm({ onDone }: { readonly onDone: () => void }) {
     note: "",
     version: blankVersion(family, brief, Math.max(2, brief.trials), "build"),
   };
-  const [typed, setTyped] = useKeptState<Typed>(`house-trial-${run.id}`, blank);
+  const [kept, setTyped] = useKeptState<Typed>(`house-trial-${run.id}`, blank);
+  const typed = completedTyped(kept);
   const set = (patch: Partial<Typed>): void => setTyped({ ...typed, ...patch });
   const versions = filledVersions([typed.version]);
   const missing =
@@ -74,7 +75,7 @@ export function TrialForm({ onDone }: { readonly onDone: () => void }) {
       <VersionCard
         title="What you measured"
         first
-        tried={{ family, spec: brief.spec, design: brief.design, units: run.units }}
+        tried={{ family, spec: brief.spec, design: brief.design, units: run.units, outcomes: brief.outcomes }}
         version={typed.version}
         removable={false}
         onChange={(version) => set({ version })}
@@ -99,6 +100,16 @@ export function TrialForm({ onDone }: { readonly onDone: () => void }) {
     </div>
   );
 }
+
+/** What was typed and kept before trials had all of today's parts, with the blank for what it lacks. */
+const completedTyped = (kept: Typed): Typed => ({
+  ...kept,
+  version: {
+    ...kept.version,
+    guessed: kept.version.guessed ?? null,
+    trials: kept.version.trials.map((trial) => ({ ...blankTrial(trial.instrument), ...trial })),
+  },
+});
 
 /** Pieces of each line that went in, and that were spoilt on the way. */
 function BrokeRows({

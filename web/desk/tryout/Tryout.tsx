@@ -1,4 +1,4 @@
-import { families, learnedBand, type Values } from "@lampcrate/core";
+import { familyOfBrief, learnedBand, type Values } from "@lampcrate/core";
 import { useQuery } from "@tanstack/react-query";
 import { useMemo } from "react";
 import { LiveRig } from "../../shared/pieces/LiveRig.tsx";
@@ -27,7 +27,7 @@ export function Tryout() {
   const rested = useRested(work, restMs);
   const { run, brief } = work;
   const { change } = useRunActions();
-  const family = families[brief.family];
+  const family = familyOfBrief(brief);
   const learned = useQuery(learnedQuery(run.id));
   const ratios = (learned.data?.checked ?? []).map((checked) => checked.ratio);
   const rival = useMemo(() => brief.compared ?? family.rival(brief.design), [family, brief.compared, brief.design]);

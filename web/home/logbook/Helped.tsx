@@ -1,13 +1,15 @@
-import type { SheetDoc, VersionInput } from "@lampcrate/contract";
+import type { SheetDoc } from "@lampcrate/contract";
 import { useQuery } from "@tanstack/react-query";
 import { filledVersions } from "../../shared/logbook/versions.ts";
+import type { LogDraft } from "./draft.ts";
 
 /** Did the last change help? Said as soon as two versions have numbers; reckoned on the device. */
-export function Helped({ sheet, versions }: { readonly sheet: SheetDoc; readonly versions: readonly VersionInput[] }) {
-  const filled = filledVersions(versions);
+export function Helped({ sheet, draft }: { readonly sheet: SheetDoc; readonly draft: Pick<LogDraft, "versions" | "tokens"> }) {
+  const { tokens } = draft;
+  const filled = filledVersions(draft.versions);
   const words = useQuery({
-    queryKey: ["helped", sheet.code, filled],
-    queryFn: async () => (await import("./helpedWords.ts")).helpedWords(sheet, filled),
+    queryKey: ["helped", sheet.code, filled, tokens],
+    queryFn: async () => (await import("./helpedWords.ts")).helpedWords(sheet, filled, tokens),
     enabled: filled.filter((version) => version.role === "build").length >= 2,
     placeholderData: (before) => before,
   });

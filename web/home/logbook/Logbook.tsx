@@ -1,14 +1,16 @@
 import type { SheetDoc } from "@lampcrate/contract";
-import { codeInAddress, type Family } from "@lampcrate/core";
+import { type AskedQuestions, codeInAddress } from "@lampcrate/core";
 import { useQuery } from "@tanstack/react-query";
 import { Link, useParams } from "react-router";
 import { RigDrawing } from "../../shared/pieces/RigDrawing.tsx";
 import { useWords } from "../../shared/words/useWords.ts";
-import { familyOf } from "../family.ts";
+import { familyOf, questionsOf } from "../family.ts";
 import { sheetQuery } from "../queries.ts";
 import { Trouble } from "../Trouble.tsx";
 import { Helped } from "./Helped.tsx";
 import { HintLadder } from "./HintLadder.tsx";
+import { OwnThings } from "./OwnThings.tsx";
+import { RuleAnswers } from "./RuleAnswers.tsx";
 import { SendPart } from "./SendPart.tsx";
 import { Sent } from "./Sent.tsx";
 import { SentBefore } from "./SentBefore.tsx";
@@ -26,13 +28,14 @@ export function Logbook() {
 }
 
 /** Questions to ask each other before and while building; nobody writes an answer. */
-function ToAsk({ family: { questions } }: { readonly family: Family }) {
+function ToAsk({ questions: { before, during } }: { readonly questions: AskedQuestions }) {
   const words = useWords();
+  if (before.length + during.length === 0) return null;
   return (
     <section className="card stacked near" aria-labelledby="to-ask">
       <h2 id="to-ask">{words.log.toAsk}</h2>
       <ul>
-        {[...questions.before, ...questions.during].map((question) => (
+        {[...before, ...during].map((question) => (
           <li key={question}>{question}</li>
         ))}
       </ul>
@@ -43,7 +46,7 @@ function ToAsk({ family: { questions } }: { readonly family: Family }) {
 function OpenLogbook({ sheet }: { readonly sheet: SheetDoc }) {
   const words = useWords();
   const { brief, units } = sheet;
-  const family = familyOf(brief.family);
+  const family = familyOf(brief);
   const book = useLogbook(sheet);
   if (book.draft.sent) return <Sent draft={book.draft} sheet={sheet} onStartOver={book.startOver} />;
   return (
@@ -65,10 +68,17 @@ function OpenLogbook({ sheet }: { readonly sheet: SheetDoc }) {
           ))}
         </ul>
       </section>
-      <ToAsk family={family} />
-      <Versions sheet={sheet} versions={book.draft.versions} onChange={(versions) => book.change({ versions })} />
+      <ToAsk questions={questionsOf(brief)} />
+      <RuleAnswers sheet={sheet} answers={book.draft.answers} onChange={(answers) => book.change({ answers })} />
+      <OwnThings sheet={sheet} tokens={book.draft.tokens} onChange={(tokens) => book.change({ tokens })} />
+      <Versions
+        sheet={sheet}
+        tokens={book.draft.tokens}
+        versions={book.draft.versions}
+        onChange={(versions) => book.change({ versions })}
+      />
       <HintLadder hints={brief.hints} />
-      <Helped sheet={sheet} versions={book.draft.versions} />
+      <Helped sheet={sheet} draft={book.draft} />
       <SendPart sheet={sheet} book={book} />
       <SentBefore code={sheet.code} but={null} />
       <p className="soft small">{words.log.saved}</p>

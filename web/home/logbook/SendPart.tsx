@@ -1,8 +1,8 @@
-import type { SheetDoc } from "@lampcrate/contract";
-import { checkVersion, readGuess } from "@lampcrate/core";
+import type { SheetDoc, TrialInput } from "@lampcrate/contract";
+import { checkVersion, type Family, furtherOf, type Measure, readGuess, readSetting, readTrial } from "@lampcrate/core";
 import { filledVersions } from "../../shared/logbook/versions.ts";
 import { useWords } from "../../shared/words/useWords.ts";
-import { familyOf } from "../family.ts";
+import { familyOf, questionsOf } from "../family.ts";
 import { closingWords } from "../sheet/Sheet.tsx";
 import { AboutIt } from "./AboutIt.tsx";
 import type { LogDraft } from "./draft.ts";
@@ -13,10 +13,11 @@ export function SendPart({ sheet, book }: { readonly sheet: SheetDoc; readonly b
   const words = useWords();
   const { draft, change, trouble } = book;
   const missing = missingWords(sheet, draft, words);
+  const asked = sheet.brief.outcomes.versions;
   return (
     <section className="card stacked" aria-labelledby="send">
       <h2 id="send">{words.log.adult}</h2>
-      <AboutIt ageBand={draft.ageBand} said={draft.said} questions={familyOf(sheet.brief.family).questions.after} onChange={change} />
+      <AboutIt ageBand={draft.ageBand} said={draft.said} questions={questionsOf(sheet.brief).after} onChange={change} />
       <p className="small soft">{words.log.noNames}</p>
       <label className="tick">
         <input type="checkbox" checked={draft.keep} onChange={(event) => change({ keep: event.target.checked })} />
@@ -41,7 +42,7 @@ export function SendPart({ sheet, book }: { readonly sheet: SheetDoc; readonly b
         </div>
       ) : null}
       {missing === null ? null : <p id="send-missing">{missing}</p>}
-      {missing === null && testedBuilds(draft) === 1 ? <p>{words.log.oneVersion}</p> : null}
+      {missing === null && testedBuilds(draft) < asked ? <p>{words.log.fewer(asked, testedBuilds(draft))}</p> : null}
       <button
         type="button"
         className="big"
@@ -60,21 +61,39 @@ export function SendPart({ sheet, book }: { readonly sheet: SheetDoc; readonly b
 const testedBuilds = ({ versions }: LogDraft): number => filledVersions(versions).filter(({ role }) => role === "build").length;
 
 function missingWords(sheet: SheetDoc, draft: LogDraft, words: ReturnType<typeof useWords>): string | null {
-  const family = familyOf(sheet.brief.family);
+  const family = familyOf(sheet.brief, draft.tokens);
   const [measure] = family.measures(sheet.brief.spec);
   const filled = filledVersions(draft.versions);
   const reads = filled.flatMap((version) =>
     checkVersion(family, sheet.brief.spec, sheet.brief.design, version).map(({ read, broke }, i) => ({
-      unread: !read.ok && (version.trials[i]?.raw ?? null) !== null,
-      unreadBroke: !broke.ok && (version.trials[i]?.broke ?? null) !== null,
+      unread: !read.ok && read.reason !== "token mass unknown" && (version.trials[i]?.raw ?? null) !== null,
+      unreadBroke: !broke.ok && broke.reason !== "token mass unknown" && (version.trials[i]?.broke ?? null) !== null,
+      unset: isUnset(version.trials[i], measure),
       crossed: read.ok && broke.ok && broke.si <= read.si,
     })),
   );
   if (reads.some(({ unread, unreadBroke }) => unread || unreadBroke)) return words.log.needRead;
+  if (filled.some((version) => version.trials.some((trial) => isBesideUnread(sheet.brief, family, trial)))) return words.log.needRead;
+  if (reads.some(({ unset }) => unset)) return words.log.needSetting(measure.setting?.words.toLowerCase() ?? "");
   if (reads.some(({ crossed }) => crossed)) return words.log.needMore;
   const builds = filled.filter(({ role }) => role === "build");
   if (builds.some(({ guess }, n) => readGuess(guess, measure, n === 0).trouble !== null)) return words.log.needRead;
   if (builds.length === 0) return words.log.needOne;
   if (sheet.entries !== "open") return words.log.notOpen;
   return draft.keep ? null : words.log.needConsent;
+}
+
+/** True where what was tried at is missing on a ladder, or can't be read. */
+function isUnset(trial: TrialInput | undefined, { rungs, setting }: Measure): boolean {
+  if (!trial || !setting) return false;
+  if (trial.setting === null) return rungs !== undefined && setting.kind === "number";
+  return readSetting(trial.setting, setting).trouble !== null;
+}
+
+/** True where something measured beside can't be read. */
+function isBesideUnread({ spec, outcomes }: SheetDoc["brief"], family: Family, { further }: TrialInput): boolean {
+  return furtherOf(family, spec, outcomes).some((measure) => {
+    const raw = further[measure.id];
+    return raw !== undefined && !readTrial(raw, measure).ok;
+  });
 }

@@ -1,4 +1,5 @@
 import type { SheetDoc, VersionInput } from "@lampcrate/contract";
+import type { NamedToken } from "@lampcrate/core";
 import { useState } from "react";
 import { VersionCard } from "../../shared/logbook/VersionCard.tsx";
 import { blankVersion } from "../../shared/logbook/versions.ts";
@@ -9,15 +10,17 @@ import { useKeys } from "./useKeys.ts";
 
 interface VersionsProps {
   readonly sheet: SheetDoc;
+  /** What they count loads in, by their own names. */
+  readonly tokens: readonly NamedToken[];
   readonly versions: readonly VersionInput[];
   readonly onChange: (versions: readonly VersionInput[]) => void;
 }
 
 /** The versions one below the other, and the next one to add. */
-export function Versions({ sheet, versions, onChange }: VersionsProps) {
+export function Versions({ sheet, tokens, versions, onChange }: VersionsProps) {
   const words = useWords();
   const { brief } = sheet;
-  const family = familyOf(brief.family);
+  const family = familyOf(brief, tokens);
   const builds = versions.filter((version) => version.role === "build").length;
   const [taken, setTaken] = useState<{ readonly version: VersionInput; readonly at: number } | null>(null);
   const keys = useKeys(versions.length);
@@ -43,7 +46,7 @@ export function Versions({ sheet, versions, onChange }: VersionsProps) {
             key={keys.list[i]}
             title={title}
             first={number === 1}
-            tried={{ family, spec: brief.spec, design: brief.design, units: sheet.units }}
+            tried={{ family, spec: brief.spec, design: brief.design, units: sheet.units, outcomes: brief.outcomes }}
             version={version}
             removable={version.role === "build" && builds > 1}
             onChange={(next) => onChange(versions.map((v, at) => (at === i ? next : v)))}

@@ -1,5 +1,13 @@
-import type { AgeBand, EntryInput, SheetDoc, TrialInput, VersionInput } from "@lampcrate/contract";
-import type { Family } from "@lampcrate/core";
+import {
+  type AgeBand,
+  blankTrial,
+  type EntryInput,
+  type RuleAnswer,
+  type SheetDoc,
+  type TrialInput,
+  type VersionInput,
+} from "@lampcrate/contract";
+import type { Family, NamedToken } from "@lampcrate/core";
 import { nanoid } from "nanoid";
 import { blankVersion, filledVersions } from "../../shared/logbook/versions.ts";
 
@@ -11,6 +19,8 @@ export interface LogDraft {
   readonly keep: boolean;
   readonly photo: boolean;
   readonly said: string;
+  readonly tokens: readonly NamedToken[];
+  readonly answers: readonly RuleAnswer[];
   readonly versions: readonly VersionInput[];
   /** Set once the server has it. */
   readonly sent: { readonly alias: string } | null;
@@ -29,6 +39,8 @@ export function newDraft(family: Family, brief: Pick<SheetDoc["brief"], "spec" |
     keep: false,
     photo: false,
     said: "",
+    tokens: [],
+    answers: [],
     sent: null,
     sending: false,
     versions: [...control, blankVersion(family, brief, trials, "build")],
@@ -44,6 +56,8 @@ export function entryOf(draft: LogDraft): EntryInput {
     consentKeep: draft.keep,
     consentPhoto: draft.photo,
     said: draft.said,
+    tokens: draft.tokens,
+    answers: draft.answers,
     versions: filledVersions(draft.versions),
   };
 }
@@ -61,7 +75,7 @@ export function keptDraft(code: string): LogDraft | null {
 }
 
 /** A trial as drafts held it before there were results other than a number. */
-type OldTrial = Omit<TrialInput, "outcome" | "broke"> & { readonly atLeast?: boolean } & Partial<Pick<TrialInput, "outcome" | "broke">>;
+type OldTrial = Partial<TrialInput> & Pick<TrialInput, "raw" | "instrument" | "seen" | "kept"> & { readonly atLeast?: boolean };
 
 /** A kept draft as one of today; null where it is none. */
 function draftFrom(kept: unknown): LogDraft | null {
@@ -70,14 +84,16 @@ function draftFrom(kept: unknown): LogDraft | null {
   const known = draft.versions.every((version) => Array.isArray(version?.trials) && typeof version.variables === "object");
   if (!known) return null;
   const today = ({ atLeast, ...trial }: OldTrial): TrialInput => ({
+    ...blankTrial(trial.instrument),
     ...trial,
     outcome: trial.outcome ?? (atLeast && trial.raw !== null ? "atLeast" : "number"),
-    broke: trial.broke ?? null,
   });
   return {
     ...draft,
     sending: draft.sending ?? false,
-    versions: draft.versions.map((version) => ({ ...version, trials: version.trials.map(today) })),
+    tokens: draft.tokens ?? [],
+    answers: draft.answers ?? [],
+    versions: draft.versions.map((version) => ({ ...version, guessed: version.guessed ?? null, trials: version.trials.map(today) })),
   };
 }
 

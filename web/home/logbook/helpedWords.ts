@@ -1,11 +1,12 @@
 import type { SheetDoc, VersionInput } from "@lampcrate/contract";
-import { checkVersion, comparisonWords, countedOutcomes, runFindings } from "@lampcrate/core";
+import { checkVersion, comparisonWords, countedOutcomes, type NamedToken, readSetting, runFindings } from "@lampcrate/core";
 import { familyOf } from "../family.ts";
 
 /** The last change of a logbook in plain words; null while there is nothing to compare. */
-export function helpedWords(sheet: SheetDoc, versions: readonly VersionInput[]): string | null {
+export function helpedWords(sheet: SheetDoc, versions: readonly VersionInput[], tokens: readonly NamedToken[]): string | null {
   const { brief } = sheet;
-  const family = familyOf(brief.family);
+  const family = familyOf(brief, tokens);
+  const { setting } = family.measures(brief.spec)[0];
   const entry = {
     id: "own",
     alias: "you",
@@ -15,6 +16,8 @@ export function helpedWords(sheet: SheetDoc, versions: readonly VersionInput[]):
         broke: broke.ok ? broke.si : null,
         flag: verdict.flag,
         outcome: version.trials[t]?.outcome ?? "number",
+        rung: version.trials[t]?.rung ?? null,
+        at: readSetting(version.trials[t]?.setting ?? null, setting).at,
       }));
       return {
         number: i,

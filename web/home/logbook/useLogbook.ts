@@ -25,7 +25,7 @@ export function comesAgain({ offline, problem }: AskError): boolean {
 
 /** Keeps the draft on the device at every change, sends it once, and tries again by itself when line or server come back. */
 export function useLogbook(sheet: SheetDoc): Book {
-  const family = familyOf(sheet.brief.family);
+  const family = familyOf(sheet.brief);
   const fresh = (): LogDraft => newDraft(family, sheet.brief);
   const [draft, setDraft] = useState<LogDraft>(() => keptDraft(sheet.code) ?? fresh());
   const [sending, setSending] = useState(false);

@@ -7,6 +7,8 @@ import { useWords } from "../../shared/words/useWords.ts";
 import { focused } from "../focused.ts";
 import { AboutIt } from "../logbook/AboutIt.tsx";
 import { forgetEntry } from "../logbook/draft.ts";
+import { OwnThings } from "../logbook/OwnThings.tsx";
+import { RuleAnswers } from "../logbook/RuleAnswers.tsx";
 import { Versions } from "../logbook/Versions.tsx";
 import { mineQuery } from "../queries.ts";
 import { Trouble } from "../Trouble.tsx";
@@ -58,10 +60,9 @@ function OpenMine({ mine, secret, onErased }: { readonly mine: MineDoc; readonly
   const [trouble, setTrouble] = useState<string | null>(null);
   const [sure, setSure] = useState(false);
   const header = { "x-entry-secret": secret };
-  const [about, setAbout] = useState({ ageBand: entry.ageBand, said: entry.said });
+  const [about, setAbout] = useState(aboutOf(entry));
   const changed =
-    about.ageBand !== entry.ageBand ||
-    about.said !== entry.said ||
+    JSON.stringify(about) !== JSON.stringify(aboutOf(entry)) ||
     JSON.stringify(filledVersions(versions)) !== JSON.stringify(filledVersions(versionsOf(entry)));
   const act = async (doing: () => Promise<MineDoc>): Promise<MineDoc | null> => {
     try {
@@ -107,9 +108,11 @@ function OpenMine({ mine, secret, onErased }: { readonly mine: MineDoc; readonly
       <p className="plain-words" role="status">
         {words.mine.states[entry.state]}
       </p>
-      <Versions sheet={sheet} versions={versions} onChange={setVersions} />
+      <RuleAnswers sheet={sheet} answers={about.answers} onChange={(answers) => setAbout((now) => ({ ...now, answers }))} />
+      <OwnThings sheet={sheet} tokens={about.tokens} onChange={(tokens) => setAbout((now) => ({ ...now, tokens }))} />
+      <Versions sheet={sheet} tokens={about.tokens} versions={versions} onChange={setVersions} />
       <section className="card stacked" aria-label={words.log.adult}>
-        <AboutIt {...about} questions={[]} onChange={(patch) => setAbout((now) => ({ ...now, ...patch }))} />
+        <AboutIt ageBand={about.ageBand} said={about.said} questions={[]} onChange={(patch) => setAbout((now) => ({ ...now, ...patch }))} />
       </section>
       {trouble === null ? null : (
         <p role="alert" className="ask">
@@ -148,3 +151,6 @@ function OpenMine({ mine, secret, onErased }: { readonly mine: MineDoc; readonly
     </main>
   );
 }
+
+/** What goes with an entry as a whole, and can be corrected. */
+const aboutOf = ({ ageBand, said, tokens, answers }: MineDoc["entry"]) => ({ ageBand, said, tokens, answers });

@@ -19,7 +19,7 @@ export function Reveal() {
   if (reveal.isLoadingError) return <Trouble error={reveal.error} onRetry={() => void reveal.refetch()} />;
   if (sheet.isLoadingError) return <Trouble error={sheet.error} onRetry={() => void sheet.refetch()} />;
   const { brief, units } = sheet.data;
-  const family = familyOf(brief.family);
+  const family = familyOf(brief);
   const show = (value: Interval | null): string =>
     value === null ? "–" : intervalWords(value, showOf(family.measures(brief.spec)[0], units));
   const { scoring } = reveal.data;

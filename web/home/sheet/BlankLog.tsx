@@ -10,7 +10,7 @@ const mostTrials = 6;
 export function BlankLog({ sheet }: { readonly sheet: SheetDoc }) {
   const words = useWords();
   const { brief, code } = sheet;
-  const [measure] = familyOf(brief.family).measures(brief.spec);
+  const [measure] = familyOf(brief).measures(brief.spec);
   const unit = measure.unit ?? measure.token?.names[0] ?? "";
   const trials = Array.from(
     { length: Math.min(mostTrials, brief.trials) },

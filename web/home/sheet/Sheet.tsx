@@ -29,7 +29,7 @@ export function Sheet() {
 export function OpenSheet({ sheet }: { readonly sheet: SheetDoc }) {
   const words = useWords();
   const { brief, units } = sheet;
-  const family = familyOf(brief.family);
+  const family = familyOf(brief);
   const goal = family.goalWords(brief.spec, (si, dimension) => showQuantity(si, dimension, units));
   const path = `/h/${codeInAddress(sheet.code)}`;
   const steps = [

@@ -1,4 +1,4 @@
-import { type FamilyId, families, type Measurability, measurability, power, rankingCertainty, type Values } from "@lampcrate/core";
+import { type FamilyId, familyOfBrief, type Measurability, measurability, power, rankingCertainty, type Values } from "@lampcrate/core";
 import { expose } from "comlink";
 
 /** A brief's test, and who would be ranked by it. */
@@ -28,7 +28,7 @@ const judge = {
   test({ ranked, ...brief }: JudgeInput): Judged {
     const from = performance.now();
     const took = (): { tookMs: number } => ({ tookMs: performance.now() - from });
-    const family = families[brief.family];
+    const family = familyOfBrief(brief);
     const found = measurability({ ...brief, family });
     if (!found) return { found, curve: [], certainty: null, ...took() };
     const end = 1.6 * Math.max(found.difference, found.least ?? 0, found.sigma);

@@ -3,17 +3,28 @@ import { type CheckedTrial, type Measure, type Symptom, showQuantity, type UnitC
 import { useId, useState } from "react";
 import { useRested } from "../useRested.ts";
 import { useWords } from "../words/useWords.ts";
+import { Answers } from "./Answers.tsx";
+import { Beside } from "./Beside.tsx";
+import { LoadCounter } from "./LoadCounter.tsx";
 import { NumberBox } from "./NumberBox.tsx";
 import { PlainAnswers, Question } from "./Questions.tsx";
+import { Rungs } from "./Rungs.tsx";
 import { restMs } from "./restMs.ts";
+import { SettingBox } from "./SettingBox.tsx";
 import { Symptoms } from "./Symptoms.tsx";
-import { isUsed, itFailed, itPassed, stillHolding, withBroke, withNumber } from "./trialEdits.ts";
+import { isUsed, withBroke, withNumber } from "./trialEdits.ts";
 
 interface TrialRowProps {
   readonly number: number;
   readonly trial: TrialInput;
   readonly checked: CheckedTrial | undefined;
   readonly measure: Measure;
+  /** What else is asked for beside it. */
+  readonly further: readonly Measure[];
+  /** What to try next, SI, where the trials are a ladder. */
+  readonly offered: number | null;
+  /** What its number comes to besides, in words; null where nothing is worked out. */
+  readonly worked: ((si: number) => string) | null;
   readonly units: UnitChoice;
   /** What may be seen of such a build. */
   readonly symptoms: readonly Symptom[];
@@ -21,11 +32,10 @@ interface TrialRowProps {
 }
 
 /** One trial: what came out, in a tap or two; questioned in place when it can't be, or hardly. A failed test is an ordinary thing with a next question. */
-export function TrialRow({ number, trial, checked, measure, units, symptoms, onChange }: TrialRowProps) {
+export function TrialRow({ number, trial, checked, measure, further, offered, worked, units, symptoms, onChange }: TrialRowProps) {
   const words = useWords();
   const id = useId();
-  const [seeing, setSeeing] = useState(trial.seen.length > 0);
-  const [breaks, setBreaks] = useState(trial.broke !== null);
+  const [open, setOpen] = useState({ seeing: trial.seen.length > 0, breaks: trial.broke !== null, counting: false });
   const read = checked?.read;
   const value = read?.ok ? showQuantity(read.si, measure.dimension, units) : null;
   // Nobody is asked about a number that is still being written.
@@ -36,20 +46,34 @@ export function TrialRow({ number, trial, checked, measure, units, symptoms, onC
     document.getElementById(id)?.focus();
     onChange(patch);
   };
-  const { steps } = measure;
+  const { steps, rungs, setting } = measure;
   const failed = trial.outcome === "failed";
   return (
     <div className="stacked near one-trial">
-      <NumberBox
-        id={id}
-        label={words.log.trial(number)}
-        raw={trial.raw}
-        read={read}
-        measure={measure}
-        units={units}
-        onType={(text) => onChange(withNumber(trial, text))}
-      />
-      {steps && breaks ? (
+      {measure.numberless && !setting ? <strong>{words.log.trial(number)}</strong> : null}
+      {setting ? (
+        <SettingBox
+          number={number}
+          field={setting}
+          typed={trial.setting}
+          offered={offered}
+          units={units}
+          onType={(typed) => onChange({ setting: typed })}
+        />
+      ) : null}
+      {rungs ? <Rungs label={words.log.cameOut(number)} trial={trial} rungs={rungs} onChange={onChange} /> : null}
+      {measure.numberless ? null : (
+        <NumberBox
+          id={id}
+          label={words.log.trial(number)}
+          raw={trial.raw}
+          read={read}
+          measure={measure}
+          units={units}
+          onType={(text) => onChange(withNumber(trial, text))}
+        />
+      )}
+      {steps && !rungs && open.breaks ? (
         <NumberBox
           id={`${id}-broke`}
           label={steps.breaks}
@@ -58,6 +82,16 @@ export function TrialRow({ number, trial, checked, measure, units, symptoms, onC
           measure={measure}
           units={units}
           onType={(text) => onChange(withBroke(trial, text))}
+        />
+      ) : null}
+      {open.counting ? (
+        <LoadCounter
+          measure={measure}
+          units={units}
+          onDone={(patch) => {
+            setOpen((now) => ({ ...now, counting: false, breaks: patch.broke != null }));
+            onChange(patch);
+          }}
         />
       ) : null}
       <div role="status" className="says">
@@ -79,60 +113,18 @@ export function TrialRow({ number, trial, checked, measure, units, symptoms, onC
             {value}: {words.log.kept}
           </p>
         ) : null}
+        {written && read?.ok && worked ? <p className="small soft">{worked(read.si)}</p> : null}
       </div>
-      <div className="outcomes" role="group" aria-label={words.log.cameOut(number)}>
-        {steps && trial.raw !== null ? (
-          <button
-            type="button"
-            className="answer"
-            aria-pressed={trial.outcome === "atLeast"}
-            onClick={() => {
-              setBreaks(false);
-              onChange(stillHolding(trial));
-            }}
-          >
-            {steps.holds}
-          </button>
-        ) : null}
-        {steps && !failed ? (
-          <button
-            type="button"
-            className="answer"
-            aria-pressed={breaks}
-            onClick={() => {
-              setBreaks(!breaks);
-              if (breaks) onChange(withBroke(trial, ""));
-            }}
-          >
-            {steps.breaks} …
-          </button>
-        ) : null}
-        {measure.passes && trial.raw === null ? (
-          <button type="button" className="answer" aria-pressed={trial.outcome === "passed"} onClick={() => onChange(itPassed(trial))}>
-            {measure.passes.passed}
-          </button>
-        ) : null}
-        {trial.raw === null && trial.broke === null ? (
-          <button
-            type="button"
-            className="answer"
-            aria-pressed={failed}
-            onClick={() => {
-              setBreaks(false);
-              setSeeing(!failed);
-              onChange(itFailed(trial));
-            }}
-          >
-            {measure.passes?.not ?? words.log.noNumber}
-          </button>
-        ) : null}
-        {isUsed(trial) ? (
-          <button type="button" className="answer" aria-expanded={seeing} onClick={() => setSeeing(!seeing)}>
-            {words.log.seen}
-          </button>
-        ) : null}
-      </div>
-      {seeing ? <Symptoms symptoms={symptoms} seen={trial.seen} failed={failed} onChange={(seen) => onChange({ seen })} /> : null}
+      <Answers
+        number={number}
+        trial={trial}
+        measure={measure}
+        open={open}
+        onOpen={(patch) => setOpen((now) => ({ ...now, ...patch }))}
+        onChange={onChange}
+      />
+      {further.length > 0 && isUsed(trial) ? <Beside further={further} trial={trial} units={units} onChange={onChange} /> : null}
+      {open.seeing ? <Symptoms symptoms={symptoms} seen={trial.seen} failed={failed} onChange={(seen) => onChange({ seen })} /> : null}
     </div>
   );
 }

@@ -1,16 +1,22 @@
-import type { TrialInput, VersionInput } from "@lampcrate/contract";
+import { blankTrial, type TrialInput, type VersionInput } from "@lampcrate/contract";
 import {
   buildValues,
   checkVersion,
   type Family,
+  furtherOf,
   instrumentById,
   type Measure,
+  nextSetting,
+  type Outcomes,
+  outcomeOfRead,
   readGuess,
+  readSetting,
   type Symptom,
   saidFor,
   showQuantity,
   type UnitChoice,
   type Values,
+  workedWords,
 } from "@lampcrate/core";
 import { useId } from "react";
 import { StillRuler } from "../pieces/Ruler.tsx";
@@ -20,7 +26,7 @@ import { Stopwatch } from "./Stopwatch.tsx";
 import { TrialRow } from "./TrialRow.tsx";
 import { isUsed } from "./trialEdits.ts";
 import { VariableFields } from "./VariableFields.tsx";
-import { blankTrial, plainVariables } from "./versions.ts";
+import { plainVariables } from "./versions.ts";
 
 /** What is tried: a family's challenge with its numbers. */
 export interface Tried {
@@ -28,6 +34,7 @@ export interface Tried {
   readonly spec: Values;
   readonly design: Values;
   readonly units: UnitChoice;
+  readonly outcomes: Outcomes;
 }
 
 /** Trials of one version at most. */
@@ -49,11 +56,12 @@ export function VersionCard({ title, first, tried, version, removable, onChange,
   const id = useId();
   const { family, spec, design, units } = tried;
   const [measure] = family.measures(spec);
+  const further = furtherOf(family, spec, tried.outcomes);
   const checked = checkVersion(family, spec, design, version);
   const setTrial = (index: number, patch: Partial<TrialInput>): void =>
     onChange({ ...version, trials: version.trials.map((trial, i) => (i === index ? { ...trial, ...patch } : trial)) });
   const next = version.trials.findIndex((trial) => !isUsed(trial));
-  const timed = measure.dimension === "time";
+  const timed = measure.dimension === "time" && !measure.numberless;
   const { trouble: unreadGuess } = readGuess(version.guess, measure, first);
   const isGuessed = version.guess !== null && unreadGuess === null;
   return (
@@ -90,7 +98,7 @@ export function VersionCard({ title, first, tried, version, removable, onChange,
               value={version.guess ?? ""}
               aria-invalid={unreadGuess !== null}
               aria-describedby={`${id}-guess`}
-              onChange={(event) => onChange({ ...version, guess: event.target.value === "" ? null : event.target.value })}
+              onChange={(event) => onChange({ ...version, ...guessOf(version, event.target.value) })}
             />
           </label>
           <p id={`${id}-guess`} role="status" className="trouble-text says">
@@ -107,7 +115,9 @@ export function VersionCard({ title, first, tried, version, removable, onChange,
           onTakeBack={(number) => setTrial(number - 1, { raw: null, kept: false })}
         />
       ) : null}
-      {measure.instruments.length > 1 && !timed ? <InstrumentChoice measure={measure} version={version} onChange={onChange} /> : null}
+      {measure.instruments.length > 1 && !timed && !measure.numberless ? (
+        <InstrumentChoice measure={measure} version={version} onChange={onChange} />
+      ) : null}
       {version.trials.map((trial, i) => (
         <TrialRow
           key={i}
@@ -115,6 +125,9 @@ export function VersionCard({ title, first, tried, version, removable, onChange,
           trial={trial}
           checked={checked[i]}
           measure={measure}
+          further={further}
+          offered={i === next ? nextTried(tried, measure, version) : null}
+          worked={family.worked ? (si) => workedOut(tried, trial, si) : null}
           units={units}
           symptoms={symptomsOf(tried, version, trial)}
           onChange={(patch) => setTrial(i, patch)}
@@ -155,6 +168,27 @@ export function VersionCard({ title, first, tried, version, removable, onChange,
 function symptomsOf({ family, spec, design }: Tried, { variables }: VersionInput, { seen }: TrialInput): readonly Symptom[] {
   const usual = saidFor(family.symptoms, { ...buildValues(family, spec, design), ...variables }, false);
   return family.symptoms.filter((symptom) => usual.includes(symptom) || seen.includes(symptom.id));
+}
+
+/** A guess, and whether it was made before anything came out. */
+const guessOf = ({ trials }: VersionInput, typed: string): Pick<VersionInput, "guess" | "guessed"> =>
+  typed === "" ? { guess: null, guessed: null } : { guess: typed, guessed: trials.some(isUsed) ? "after" : "before" };
+
+/** What to try next on a ladder of settings; null where there is none. */
+function nextTried({ family, spec }: Tried, { rungs, setting }: Measure, { trials }: VersionInput): number | null {
+  if (!rungs || setting?.kind !== "number") return null;
+  const outcomes = trials.flatMap(({ outcome, rung, setting: typed }) => {
+    const { at } = readSetting(typed, setting);
+    return outcomeOfRead({ outcome, value: null, broke: null, rung, at }) ?? [];
+  });
+  const start = family.ladder?.(spec).first ?? Number(spec[setting.id] ?? setting.start);
+  return nextSetting(outcomes, rungs, setting, start);
+}
+
+/** What a number comes to besides, at what it was tried at. */
+function workedOut({ family, spec, units }: Tried, { setting }: TrialInput, si: number): string {
+  const { at } = readSetting(setting, family.measures(spec)[0].setting);
+  return workedWords(family, spec, { outcome: "number", value: si, at }, units).join(", ");
 }
 
 function InstrumentChoice({

@@ -1,16 +1,6 @@
-import type { EntryDoc, TrialInput, VersionInput } from "@lampcrate/contract";
+import { blankTrial, type EntryDoc, type VersionInput } from "@lampcrate/contract";
 import { applies, buildValues, type Family, type Values } from "@lampcrate/core";
 import { isUsed, sentTrial } from "./trialEdits.ts";
-
-/** A trial without anything in it yet. */
-export const blankTrial = (instrument: string): TrialInput => ({
-  outcome: "number",
-  raw: null,
-  broke: null,
-  instrument,
-  seen: [],
-  kept: false,
-});
 
 /** What the brief's plain build declares: where a logbook starts, so that what changed is what the family changed. */
 export function plainVariables(family: Family, spec: Values, design: Values): VersionInput["variables"] {
@@ -35,6 +25,7 @@ export function blankVersion(
     madeOf: before?.madeOf ?? "",
     variables: role === "control" ? {} : before?.role === "build" ? before.variables : plainVariables(family, spec, design),
     guess: null,
+    guessed: null,
     place: before?.place ?? null,
     trials: Array.from({ length: trials }, () => blankTrial(instrument)),
   };
@@ -49,13 +40,24 @@ export function filledVersions(versions: readonly VersionInput[]): readonly Vers
 
 /** An entry's versions as they can be corrected. */
 export function versionsOf(entry: EntryDoc): readonly VersionInput[] {
-  return entry.versions.map(({ role, changed, madeOf, variables, guess, place, trials }) => ({
+  return entry.versions.map(({ role, changed, madeOf, variables, guess, guessed, place, trials }) => ({
     role,
     changed,
     madeOf,
     variables,
     guess,
+    guessed,
     place,
-    trials: trials.map(({ outcome, raw, broke, instrument, seen, kept }) => ({ outcome, raw, broke, instrument, seen, kept })),
+    trials: trials.map(({ outcome, raw, broke, rung, setting, further, instrument, seen, kept }) => ({
+      outcome,
+      raw,
+      broke,
+      rung,
+      setting,
+      further,
+      instrument,
+      seen,
+      kept,
+    })),
   }));
 }

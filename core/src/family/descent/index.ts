@@ -1,6 +1,7 @@
 import { type Band, band } from "../band.ts";
 import { type Bounds, commonHard, type Place, tightest, usualSoft } from "../bounds.ts";
 import { withCommonCautions } from "../common.ts";
+import { missBeside } from "../further.ts";
 import type { Family, Prediction, Scene, Values } from "../shape.ts";
 import { choiceOf, numberOf } from "../values.ts";
 import { descentScene } from "./drawing.ts";
@@ -105,6 +106,9 @@ export const descent: Family = {
       instruments: ["hand stopwatch", "frame count"],
     },
   ],
+  further: () => [missBeside],
+  settings: ["heightM"],
+  worked: (spec, si) => ({ words: "mean speed {}", fill: [[numberOf(spec, descentSpec, "heightM") / si, "speed"]] }),
   goal: (s) => ({ measure: "time", value: numberOf(s, descentSpec, "goalS"), better: "more" }),
   goalField: () => "goalS",
   goalWords: (s, show) =>

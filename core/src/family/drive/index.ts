@@ -1,6 +1,7 @@
 import { type Band, band } from "../band.ts";
 import { type Bounds, commonHard, type Place, tightest, usualSoft } from "../bounds.ts";
 import { withCommonCautions } from "../common.ts";
+import { distanceBeside, sideBeside, timeBeside } from "../further.ts";
 import { bands } from "../materials/things.ts";
 import { remembered } from "../remembered.ts";
 import type { Family, Measure, Prediction, Told, Values } from "../shape.ts";
@@ -147,6 +148,8 @@ export const drive: Family = {
   design: driveDesign,
   variables: driveVariables,
   measures: (spec) => [measureOf(spec)],
+  further: (spec) => [sideBeside, isFast(spec) ? distanceBeside : timeBeside("Time it rolled")],
+  settings: ["rampM", "runM"],
   goal: (spec) =>
     isFast(spec)
       ? { measure: "time", value: s(spec, "goalS"), better: "less" }

@@ -1,6 +1,7 @@
 import { type Band, band } from "../band.ts";
 import { type Bounds, commonHard, type Place, tightest, usualSoft } from "../bounds.ts";
 import { withCommonCautions } from "../common.ts";
+import { distanceBeside, sideBeside, timeBeside } from "../further.ts";
 import { alongCourse, floorMark, lengthGrip, lineMark } from "../scene.ts";
 import type { Family, Goal, Mark, Measure, Prediction, Scene, Values } from "../shape.ts";
 import { choiceOf, numberOf } from "../values.ts";
@@ -195,6 +196,7 @@ export const glide: Family = {
   design: glideDesign,
   variables: glideVariables,
   measures: (spec) => [measureOf(spec)],
+  further: () => [distanceBeside, timeBeside("Time aloft"), sideBeside],
   goal,
   goalField,
   goalWords: (spec, show) => {

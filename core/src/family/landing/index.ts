@@ -129,6 +129,8 @@ export const landing: Family = {
     },
     { id: "crush", words: "Crush", dimension: "length", quality: "sag", better: "less", unit: "mm", instruments: ["ruler", "tape"] },
   ],
+  settings: ["goalM", "side"],
+  ladder: (s) => ({ first: numberOf(s, landingSpec, "firstM"), last: numberOf(s, landingSpec, "lastM") }),
   goal: (s) => ({ measure: "survived", value: goalOf(s), better: "more" }),
   goalField: () => "goalM",
   goalWords: (s, show) =>

@@ -2,6 +2,7 @@ import { type Band, band } from "../band.ts";
 import { type Bounds, commonHard, type Place, tightest, usualSoft } from "../bounds.ts";
 import { withCommonCautions } from "../common.ts";
 import { type Flight, fly, laneOf } from "../flight.ts";
+import { distanceBeside, missBeside, sideBeside, timeBeside } from "../further.ts";
 import { bands, projectiles } from "../materials/things.ts";
 import { remembered } from "../remembered.ts";
 import { lineMark } from "../scene.ts";
@@ -138,6 +139,8 @@ export const launchBand: Family = {
             instruments: ["tape"],
           },
         ],
+  further: (spec) => [...(isFar(spec) ? [missBeside, sideBeside] : [distanceBeside]), timeBeside("Time in the air")],
+  settings: ["stretchM"],
   goal: (spec) =>
     isFar(spec)
       ? { measure: "distance", value: s(spec, "goalM"), better: "more" }

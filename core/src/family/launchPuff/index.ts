@@ -2,6 +2,7 @@ import { type Band, band } from "../band.ts";
 import { type Bounds, commonHard, type Place, tightest, usualSoft } from "../bounds.ts";
 import { withCommonCautions } from "../common.ts";
 import { type Flight, fly, laneOf } from "../flight.ts";
+import { distanceBeside, sideBeside, timeBeside } from "../further.ts";
 import { laneScene } from "../launchBand/drawing.ts";
 import { remembered } from "../remembered.ts";
 import { lineMark } from "../scene.ts";
@@ -180,6 +181,7 @@ export const launchPuff: Family = {
           },
         ]
       : [{ id: "side", words: "Side error", dimension: "length", quality: "distance", better: "less", unit: "cm", instruments: ["tape"] }],
+  further: (spec) => [isFar(spec) ? sideBeside : distanceBeside, timeBeside("Time in the air")],
   goal: (spec) =>
     isFar(spec)
       ? { measure: "distance", value: s(spec, "goalM"), better: "more" }

@@ -1,6 +1,7 @@
 import { type Band, band } from "../band.ts";
 import { type Bounds, commonHard, type Place, tightest } from "../bounds.ts";
 import { withCommonCautions } from "../common.ts";
+import { timeBeside } from "../further.ts";
 import { sticks } from "../materials/sticks.ts";
 import { gravity } from "../physical.ts";
 import type { Family, Prediction, Told, Values } from "../shape.ts";
@@ -97,6 +98,8 @@ export const tall: Family = {
   measures: () => [
     { id: "height", words: "Height", dimension: "length", quality: "height", better: "more", unit: "cm", instruments: ["ruler", "tape"] },
   ],
+  further: () => [timeBeside("Time it stood")],
+  settings: ["topKg"],
   goal: (spec) => ({ measure: "height", value: s(spec, "goalM"), better: "more" }),
   goalField: () => "goalM",
   goalWords: (spec, show) =>

@@ -1,5 +1,6 @@
+import type { FailedCountsAs } from "../../family/shape.ts";
 import { permutationTest } from "../permutation.ts";
-import { type Better, type FailedCountsAs, intervalsOf, surelyBetter, type TrialOutcome } from "./trialOutcome.ts";
+import { type Better, intervalsOf, surelyBetter, type TrialOutcome } from "./trialOutcome.ts";
 
 /** What trials that are known only between bounds, or by rungs, say of two versions. */
 export type ScoredWord = "helps" | "hurts" | "cannot tell yet" | "too few to tell";

@@ -1,6 +1,7 @@
-import type { Measure } from "../../family/shape.ts";
+import type { Field, Measure } from "../../family/shape.ts";
 import { showQuantity, type UnitChoice } from "../../quantity/show.ts";
 import type { BoundedComparison } from "./boundedComparison.ts";
+import type { RungTest } from "./ladder.ts";
 import type { PassComparison } from "./passes.ts";
 import { type Interval, isExact, type TrialOutcome } from "./trialOutcome.ts";
 import type { FirstLastWord } from "./versionOutcome.ts";
@@ -14,13 +15,35 @@ export function intervalWords(interval: Interval, show: Show): string {
   return interval.high === null ? `at least ${show(interval.low)}` : `${show(interval.low)} to ${show(interval.high)}`;
 }
 
-/** How a measure's values are said: shares that passed in per cent, all else as quantities. */
-export function showOf({ dimension, passes }: Pick<Measure, "dimension" | "passes">, units: UnitChoice): Show {
+/** How a measure's values are said: shares that passed in per cent, rungs by their names, all else as quantities. */
+export function showOf({ dimension, passes, rungs, setting }: Judged, units: UnitChoice): Show {
+  if (rungs && setting?.kind !== "number") return (value) => rungSaid(value, rungs.steps);
   return passes ? (share) => `${Math.round(100 * share)} %` : (si) => showQuantity(si, dimension, units);
 }
 
-/** What came out of a trial, in words; `passes`: how a test that is passed or not is told. */
-export function outcomeSaid(outcome: TrialOutcome, show: Show, passes?: Measure["passes"]): string {
+/** What a measure's words depend on. */
+type Judged = Pick<Measure, "dimension" | "passes" | "rungs" | "setting">;
+
+/** A rung by its height in the list: the best is the highest; a mean lies between two. */
+function rungSaid(value: number, steps: readonly string[]): string {
+  const name = (height: number): string => steps[steps.length - 1 - height] ?? "";
+  return Number.isInteger(value) ? name(value) : `between ${name(Math.floor(value))} and ${name(Math.ceil(value))}`;
+}
+
+/** What came out of a trial of a measure, in words, and at what setting: "cracked at 2 m". */
+export function outcomeSaid(outcome: TrialOutcome, measure: Judged, units: UnitChoice): string {
+  const { setting } = measure;
+  const said = cameOutSaid(outcome, measure, (si) => showQuantity(si, measure.dimension, units));
+  return setting && outcome.at !== undefined ? `${said} at ${settingSaid(outcome.at, setting, units)}` : said;
+}
+
+/** A setting in words. */
+export function settingSaid(at: number | string, setting: Field, units: UnitChoice): string {
+  if (setting.kind === "choice") return setting.options.find(({ id }) => id === at)?.words ?? String(at);
+  return typeof at === "number" ? showQuantity(at, setting.dimension, units) : at;
+}
+
+function cameOutSaid(outcome: TrialOutcome, { passes, rungs }: Judged, show: Show): string {
   switch (outcome.kind) {
     case "number":
       return passes ? `${passes.passed}, ${show(outcome.value)}` : show(outcome.value);
@@ -34,6 +57,8 @@ export function outcomeSaid(outcome: TrialOutcome, show: Show, passes?: Measure[
       return passes?.not ?? "failed";
     case "passed":
       return passes?.passed ?? "passed";
+    case "rung":
+      return rungs?.steps[outcome.rung] ?? "not on the list";
   }
 }
 
@@ -71,4 +96,13 @@ export function boundedWords(what: string, { word, better, worse, pairs }: Bound
     default:
       return `${what} ${word}: ${seen}.`;
   }
+}
+
+/** What rungs say of a change, the answer first; `at`: the setting they were compared at, in words. */
+export function rungWords(what: string, { word, share, pairs, p }: RungTest, at: string | null): string {
+  const where = at === null ? "" : ` at ${at}`;
+  const seen = `a new trial beats an old one${where} in ${Math.round(100 * share)} of 100 (${pairs} pairs, half of the ties counted)`;
+  if (word === "too few to tell") return `Too few trials${where} to tell. A few more of each would do.`;
+  if (word === "cannot tell yet") return `You cannot tell these two apart yet: ${seen}.`;
+  return `${what} ${word}: ${seen}; by chance alone in ${p < 0.01 ? "less than 1" : Math.round(100 * p)} of 100.`;
 }

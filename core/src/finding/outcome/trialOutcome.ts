@@ -1,9 +1,11 @@
+import type { FailedCountsAs } from "../../family/shape.ts";
+
 /** The kinds of result that a trial may have. */
-export const trialKinds = ["number", "atLeast", "between", "below", "failed", "passed"] as const;
+export const trialKinds = ["number", "atLeast", "between", "below", "failed", "passed", "rung"] as const;
 export type TrialKind = (typeof trialKinds)[number];
 
 /** What came out of one trial of a measure. Values SI; a pass, a rung and a failure have none. */
-export type TrialOutcome =
+type CameOut =
   | { readonly kind: "number"; readonly value: number }
   /** It still held when loads ran out. */
   | { readonly kind: "atLeast"; readonly value: number }
@@ -13,34 +15,15 @@ export type TrialOutcome =
   | { readonly kind: "below"; readonly value: number }
   | { readonly kind: "failed" }
   /** Of a test that is passed or not: without a number. */
-  | { readonly kind: "passed" };
+  | { readonly kind: "passed" }
+  /** A place in the brief's list of rungs, the best 0. */
+  | { readonly kind: "rung"; readonly rung: number };
+
+/** What came out, and at what setting: SI, or a choice's id; without one where nothing varies. */
+export type TrialOutcome = CameOut & { readonly at?: number | string | undefined };
 
 /** Which way a measure is better. */
 export type Better = "more" | "less";
-
-/** What a failed trial counts as: nothing at all for a load, a count, a height; no value for a time. */
-export type FailedCountsAs = 0 | null;
-
-/** What a failed trial of a measure counts as, unless a brief says otherwise. */
-export function failedAs({ better, dimension }: { readonly better: Better; readonly dimension: string }): FailedCountsAs {
-  return better === "more" && dimension !== "time" ? 0 : null;
-}
-
-/** What trials count as: where a test is passed or not, 1 for each that was and 0 for each that wasn't; else what came out. */
-export function countedAs(
-  { passes }: { readonly passes?: object | undefined },
-  outcomes: readonly TrialOutcome[],
-): readonly TrialOutcome[] {
-  return passes ? outcomes.map((outcome) => ({ kind: "number", value: outcome.kind === "failed" ? 0 : 1 })) : outcomes;
-}
-
-/** What trials of a measure count as, each as an interval. */
-export function countedIntervals(
-  measure: { readonly better: Better; readonly dimension: string; readonly passes?: object | undefined },
-  outcomes: readonly TrialOutcome[],
-): readonly Interval[] {
-  return intervalsOf(countedAs(measure, outcomes), failedAs(measure));
-}
 
 /** A trial as it was read: SI values of what was typed; null where that is missing or can't be read. */
 export interface ReadTrial {
@@ -49,14 +32,25 @@ export interface ReadTrial {
   readonly value: number | null;
   /** What it gave way at. */
   readonly broke: number | null;
+  /** Its place in the list of rungs. */
+  readonly rung?: number | null | undefined;
+  /** What it was tried at: SI, or a choice's id. */
+  readonly at?: number | string | null | undefined;
 }
 
 /** What came out of a trial as read; null where something that it needs is missing. */
-export function outcomeOfRead({ outcome, value, broke }: ReadTrial): TrialOutcome | null {
+export function outcomeOfRead(trial: ReadTrial): TrialOutcome | null {
+  const found = cameOut(trial);
+  return found === null || trial.at === null || trial.at === undefined ? found : { ...found, at: trial.at };
+}
+
+function cameOut({ outcome, value, broke, rung }: ReadTrial): CameOut | null {
   switch (outcome) {
     case "failed":
     case "passed":
       return { kind: outcome };
+    case "rung":
+      return typeof rung === "number" ? { kind: "rung", rung } : null;
     case "below":
       return broke === null ? null : { kind: "below", value: broke };
     case "between":
@@ -88,6 +82,9 @@ export function intervalOf(outcome: TrialOutcome, failedCountsAs: FailedCountsAs
       return failedCountsAs === null ? null : { low: failedCountsAs, high: failedCountsAs, open: false };
     case "passed":
       return { low: 1, high: 1, open: false };
+    // A rung is worth what its list makes of it: see countedAs.
+    case "rung":
+      return null;
   }
 }
 

@@ -1,5 +1,6 @@
+import type { FailedCountsAs } from "../../family/shape.ts";
 import { mean } from "../../numeric/summary.ts";
-import { type Better, type FailedCountsAs, type Interval, intervalsOf, isExact, surelyBetter, type TrialOutcome } from "./trialOutcome.ts";
+import { type Better, type Interval, intervalsOf, isExact, surelyBetter, type TrialOutcome } from "./trialOutcome.ts";
 
 /** What a version's trials come to; null where none has a value. */
 export interface VersionOutcome {

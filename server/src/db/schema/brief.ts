@@ -1,5 +1,16 @@
 import type { AddedCaution, AddedHint, AddedRule, BriefDoc, MaterialDoc, TierDoc } from "@lampcrate/contract";
-import { builtBy, type kitCut, type LineBind, lineKinds, lineSources, pers, unbound, type Values } from "@lampcrate/core";
+import {
+  asFamily,
+  builtBy,
+  type kitCut,
+  type LineBind,
+  lineKinds,
+  lineSources,
+  type Outcomes,
+  pers,
+  unbound,
+  type Values,
+} from "@lampcrate/core";
 import { check, integer, primaryKey, real, sqliteTable, text } from "drizzle-orm/sqlite-core";
 import { within } from "./checks.ts";
 import { staff } from "./house.ts";
@@ -31,6 +42,7 @@ export const brief = sqliteTable("brief", {
   buildMinutes: real("build_minutes").notNull().default(20),
   protocolNote: text("protocol_note").notNull().default(""),
   rules: text("rules", { mode: "json" }).$type<readonly AddedRule[]>().notNull().default([]),
+  outcomes: text("outcomes", { mode: "json" }).$type<Outcomes>().notNull().default(asFamily),
   hints: text("hints", { mode: "json" }).$type<readonly AddedHint[]>().notNull().default([]),
   /** What a challenge pack held that this version doesn't know: kept, so that it goes out again. */
   unknown: text("unknown", { mode: "json" }).$type<unknown>(),

@@ -1,5 +1,5 @@
-import { type BriefDoc, type Broke, decisions, entryStates } from "@lampcrate/contract";
-import { testPlaces, trialKinds, versionRoles } from "@lampcrate/core";
+import { type BriefDoc, type Broke, decisions, entryStates, type RuleAnswer } from "@lampcrate/contract";
+import { type NamedToken, testPlaces, trialKinds, versionRoles } from "@lampcrate/core";
 import { check, index, integer, primaryKey, real, sqliteTable, text, uniqueIndex } from "drizzle-orm/sqlite-core";
 import { within } from "./checks.ts";
 import { staff } from "./house.ts";
@@ -23,6 +23,8 @@ export const entry = sqliteTable(
     linkHash: text("link_hash").unique(),
     ageBand: text("age_band"),
     said: text("said").notNull(),
+    tokens: text("tokens", { mode: "json" }).$type<readonly NamedToken[]>().notNull().default([]),
+    answers: text("answers", { mode: "json" }).$type<readonly RuleAnswer[]>().notNull().default([]),
     source: text("source", { enum: ["home", "keyed in", "house trial"] }).notNull(),
     state: text("state", { enum: [...entryStates, "house trial"] }).notNull(),
     sentAt: integer("sent_at").notNull(),
@@ -45,6 +47,7 @@ export const version = sqliteTable(
     variables: text("variables", { mode: "json" }).$type<Readonly<Record<string, number | string>>>().notNull(),
     guessRaw: text("guess_raw"),
     guessValue: real("guess_value"),
+    guessed: text("guessed", { enum: ["before", "after"] }),
     place: text("place", { enum: testPlaces }),
   },
   (t) => [uniqueIndex("version_number").on(t.entryKey, t.number), check("version_guess", within(t.guessValue, -1e12, 1e12))],
@@ -68,6 +71,14 @@ export const trial = sqliteTable(
     brokeRaw: text("broke_raw"),
     brokeValue: real("broke_value"),
     kept: integer("kept", { mode: "boolean" }).notNull(),
+    /** Its place in the brief's list of rungs, the best 0. */
+    rung: integer("rung"),
+    /** What it was tried at, as typed, or a choice's id; and as read, SI. */
+    setting: text("setting"),
+    settingValue: real("setting_value"),
+    /** What else was measured, as typed, and as read, SI; by the measure's id. */
+    further: text("further", { mode: "json" }).$type<Readonly<Record<string, string>>>().notNull().default({}),
+    furtherValues: text("further_values", { mode: "json" }).$type<Readonly<Record<string, number>>>().notNull().default({}),
   },
   (t) => [uniqueIndex("trial_number").on(t.versionId, t.number), check("trial_value", within(t.value, -1e12, 1e12))],
 );

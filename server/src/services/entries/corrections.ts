@@ -1,12 +1,16 @@
-import type { AgeBand, EntryInput, VersionInput } from "@lampcrate/contract";
+import type { EntryInput, VersionInput } from "@lampcrate/contract";
 import { and, asc, eq } from "drizzle-orm";
 import type { Database, Store } from "../../db/open.ts";
 import { consent, correction, entry, trial, version } from "../../db/schema/index.ts";
 import { frozenVersion } from "../runs/briefs.ts";
 import type { RunRow } from "../runs/runs.ts";
-import { entryWriter, readVersions } from "./entryWriter.ts";
+import { entryWriter } from "./entryWriter.ts";
+import { readVersions } from "./readVersions.ts";
 
 type EntryRow = typeof entry.$inferSelect;
+
+/** What a correction puts in place of what was sent. */
+export type CorrectedWords = Pick<EntryInput, "ageBand" | "said" | "tokens" | "answers" | "versions">;
 
 /** Who put other words in an entry's place: behind the private link, or by sending the logbook again. */
 export type CorrectedBy = "the family" | "sent again";
@@ -14,12 +18,13 @@ export type CorrectedBy = "the family" | "sent again";
 /** An entry's own words, as they were sent. */
 export function sentVersions(db: Store, entryKey: number): readonly VersionInput[] {
   const rows = db.select().from(version).where(eq(version.entryKey, entryKey)).orderBy(asc(version.number)).all();
-  return rows.map(({ id, role, changed, madeOf, variables, guessRaw, place }) => ({
+  return rows.map(({ id, role, changed, madeOf, variables, guessRaw, guessed, place }) => ({
     role,
     changed,
     madeOf,
     variables,
     guess: guessRaw,
+    guessed,
     place,
     trials: db
       .select()
@@ -27,7 +32,17 @@ export function sentVersions(db: Store, entryKey: number): readonly VersionInput
       .where(eq(trial.versionId, id))
       .orderBy(asc(trial.number))
       .all()
-      .map(({ outcome, raw, brokeRaw, instrument, seen, kept }) => ({ outcome, raw, broke: brokeRaw, instrument, seen, kept })),
+      .map(({ outcome, raw, brokeRaw: broke, rung, setting, further, instrument, seen, kept }) => ({
+        outcome,
+        raw,
+        broke,
+        rung,
+        setting,
+        further,
+        instrument,
+        seen,
+        kept,
+      })),
   }));
 }
 
@@ -57,16 +72,23 @@ export function putCorrection(
   db: Database,
   tx: Store,
   { row, of, by, at }: { readonly row: EntryRow; readonly of: RunRow; readonly by: CorrectedBy; readonly at: number },
-  input: { readonly ageBand: AgeBand | null; readonly said: string; readonly versions: EntryInput["versions"] },
+  input: CorrectedWords,
 ): number {
-  const versions = readVersions(input.versions, frozenVersion(tx, of.briefId, row.briefVersion).brief);
+  const versions = readVersions(input.versions, frozenVersion(tx, of.briefId, row.briefVersion).brief, input.tokens);
   const before = sentVersions(tx, row.key);
   tx.insert(correction).values({ entryId: row.id, at, by, before }).run();
   tx.delete(version).where(eq(version.entryKey, row.key)).run();
   entryWriter(db).writeVersions(row.key, versions);
   const revision = row.revision + 1;
   tx.update(entry)
-    .set({ ageBand: input.ageBand, said: input.said, state: row.state === "withdrawn" ? "withdrawn" : "waiting", revision })
+    .set({
+      ageBand: input.ageBand,
+      said: input.said,
+      tokens: input.tokens,
+      answers: input.answers,
+      state: row.state === "withdrawn" ? "withdrawn" : "waiting",
+      revision,
+    })
     .where(eq(entry.id, row.id))
     .run();
   return revision;

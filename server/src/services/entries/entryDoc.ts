@@ -3,9 +3,9 @@ import {
   checkVersion,
   countedOutcomes,
   type Dimension,
-  families,
+  type Family,
+  familyOfBrief,
   flagWords,
-  isFamilyId,
   showQuantity,
   type TrialOutcome,
 } from "@lampcrate/core";
@@ -14,6 +14,7 @@ import type { Store } from "../../db/open.ts";
 import { entry, type FrozenBrief, siftDecision, staff, trial, version } from "../../db/schema/index.ts";
 import { frozenVersion } from "../runs/briefs.ts";
 import type { RunRow } from "../runs/runs.ts";
+import { familyOfEntry } from "./readVersions.ts";
 
 type EntryRow = typeof entry.$inferSelect;
 type VersionRow = typeof version.$inferSelect;
@@ -70,6 +71,7 @@ export function entryDocs(db: Store, run: RunRow, rows: readonly EntryRow[]): re
     briefs.set(number, known);
     return known;
   };
+  const familyOf = ({ briefVersion, tokens }: EntryRow): Family => familyOfEntry(briefOf(briefVersion).brief, tokens);
   return rows.map((row) => {
     const decided = row.state === "accepted" || row.state === "set aside" ? decisions.get(row.id)?.[0] : undefined;
     return {
@@ -80,9 +82,13 @@ export function entryDocs(db: Store, run: RunRow, rows: readonly EntryRow[]): re
       sentAt: row.sentAt,
       ageBand: row.ageBand as AgeBand | null,
       said: row.said,
+      tokens: row.tokens,
+      answers: row.answers,
       briefVersion: row.briefVersion,
       dimension: dimensionOf(briefOf(row.briefVersion).brief),
-      versions: (versions.get(row.key) ?? []).map((v) => versionDoc(v, trials.get(v.id) ?? [], briefOf(row.briefVersion), run.units)),
+      versions: (versions.get(row.key) ?? []).map((v) =>
+        versionDoc(v, trials.get(v.id) ?? [], familyOf(row), briefOf(row.briefVersion).brief, run.units),
+      ),
       decidedBy: decided?.by ?? null,
       why: decided?.why || null,
     };
@@ -94,7 +100,7 @@ export function versionDocs(db: Store, entryKey: number, brief: FrozenBrief["bri
   const rows = db.select().from(version).where(eq(version.entryKey, entryKey)).orderBy(asc(version.number)).all();
   return rows.map((row) => {
     const trials = db.select().from(trial).where(eq(trial.versionId, row.id)).orderBy(asc(trial.number)).all();
-    return versionDoc(row, trials, { brief, materials: {} }, units);
+    return versionDoc(row, trials, familyOfBrief(brief), brief, units);
   });
 }
 
@@ -103,12 +109,15 @@ export function outcomesOf(trials: VersionDoc["trials"]): readonly TrialOutcome[
   return countedOutcomes(trials.map(({ brokeValue: broke, ...trial }) => ({ ...trial, broke })));
 }
 
-function versionDoc(row: VersionRow, trials: readonly TrialRow[], { brief }: FrozenBrief, units: RunRow["units"]): VersionDoc {
-  const family = isFamilyId(brief.family) ? families[brief.family] : null;
-  const checked = family
-    ? checkVersion(family, brief.spec, brief.design, { role: row.role, variables: row.variables, place: row.place, trials })
-    : [];
-  const dimension = dimensionOf(brief);
+function versionDoc(
+  row: VersionRow,
+  trials: readonly TrialRow[],
+  family: Family,
+  { spec, design }: FrozenBrief["brief"],
+  units: RunRow["units"],
+): VersionDoc {
+  const checked = checkVersion(family, spec, design, { role: row.role, variables: row.variables, place: row.place, trials });
+  const { dimension, setting } = family.measures(spec)[0];
   return {
     id: String(row.id),
     number: row.number,
@@ -118,6 +127,7 @@ function versionDoc(row: VersionRow, trials: readonly TrialRow[], { brief }: Fro
     variables: row.variables,
     guess: row.guessRaw,
     guessValue: row.guessValue,
+    guessed: row.guessed,
     place: row.place,
     trials: trials.map((t, i) => {
       const verdict = checked[i]?.verdict ?? { flag: null, offers: [] };
@@ -131,6 +141,11 @@ function versionDoc(row: VersionRow, trials: readonly TrialRow[], { brief }: Fro
         outcome: t.outcome,
         broke: t.brokeRaw,
         brokeValue: t.brokeValue,
+        rung: t.rung,
+        setting: t.setting,
+        at: setting?.kind === "choice" ? t.setting : t.settingValue,
+        further: t.further,
+        furtherValues: t.furtherValues,
         kept: t.kept,
         flag: verdict.flag,
         flagWords: t.value === null ? null : flagWords(verdict.flag, showQuantity(t.value, dimension, units)),
@@ -140,9 +155,7 @@ function versionDoc(row: VersionRow, trials: readonly TrialRow[], { brief }: Fro
   };
 }
 
-function dimensionOf({ family, spec }: FrozenBrief["brief"]): Dimension {
-  return isFamilyId(family) ? families[family].measures(spec)[0].dimension : "count";
-}
+const dimensionOf = (brief: FrozenBrief["brief"]): Dimension => familyOfBrief(brief).measures(brief.spec)[0].dimension;
 
 function groupBy<T, K>(rows: readonly T[], key: (row: T) => K): Map<K, T[]> {
   const groups = new Map<K, T[]>();

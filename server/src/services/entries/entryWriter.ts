@@ -1,95 +1,13 @@
-import type { BriefDoc, EntryInput, TrialInput, VersionInput } from "@lampcrate/contract";
-import { aliasOf, type Field, families, type Measure, readGuess, readTrial, refusalWords } from "@lampcrate/core";
+import type { EntryInput } from "@lampcrate/contract";
+import { aliasOf } from "@lampcrate/core";
 import { and, eq, sql } from "drizzle-orm";
 import { Compiled } from "../../db/compiled.ts";
 import type { Database } from "../../db/open.ts";
 import { consent, entry, erasedEntry, trial, version } from "../../db/schema/index.ts";
-import { Problem } from "../../http/problem.ts";
 import { hashOf } from "../secrets.ts";
+import type { ReadVersion } from "./readVersions.ts";
 
 const p = sql.placeholder;
-
-/** A version of an entry with its trials, read into SI and ready to be written. */
-export interface ReadVersion extends Omit<VersionInput, "trials" | "guess"> {
-  readonly number: number;
-  readonly guessRaw: string | null;
-  readonly guessValue: number | null;
-  readonly trials: readonly (TrialInput & {
-    readonly value: number | null;
-    readonly brokeRaw: string | null;
-    readonly brokeValue: number | null;
-  })[];
-}
-
-/** Reads every trial's words into SI. Throws 422 naming each field that can't be read, before anything is written. */
-export function readVersions(versions: readonly VersionInput[], brief: BriefDoc): readonly ReadVersion[] {
-  const family = families[brief.family];
-  const [measure] = family.measures(brief.spec);
-  const variables = new Map(family.variables.map((field) => [field.id, field]));
-  const symptoms = new Set(family.symptoms.map((symptom) => symptom.id));
-  const errors: { field: string; message: string }[] = [];
-  const read = (raw: string | null, field: string): number | null => {
-    if (raw === null) return null;
-    const found = readTrial(raw, measure);
-    if (found.ok) return found.si;
-    errors.push({ field, message: refusalWords(found.reason, raw, { dimension: measure.dimension, defaultUnit: measure.unit }) });
-    return null;
-  };
-  // The bare test, which the contract lets stand first only, is number 0.
-  let builds = 0;
-  const rows = versions.map(({ guess, trials, ...input }, v) => {
-    if (input.role === "build") builds += 1;
-    for (const [name, value] of Object.entries(input.variables)) {
-      const message = variableTrouble(variables.get(name), value);
-      if (message !== null) errors.push({ field: `versions[${v}].variables.${name}`, message });
-    }
-    const guessed = readGuess(guess, measure, builds < 2);
-    if (guessed.trouble !== null) errors.push({ field: `versions[${v}].guess`, message: guessed.trouble });
-    return {
-      ...input,
-      number: builds,
-      guessRaw: guess,
-      guessValue: guessed.value,
-      trials: trials.map((t, i) => {
-        if (!measure.instruments.includes(t.instrument))
-          errors.push({
-            field: `versions[${v}].trials[${i}].instrument`,
-            message: `Measure this with one of: ${measure.instruments.join(", ")}.`,
-          });
-        const kind = kindTrouble(t.outcome, measure);
-        if (kind !== null) errors.push({ field: `versions[${v}].trials[${i}].outcome`, message: kind });
-        for (const [s, seen] of t.seen.entries())
-          if (!symptoms.has(seen))
-            errors.push({
-              field: `versions[${v}].trials[${i}].seen[${s}]`,
-              message: "This challenge has nothing of that name to be seen.",
-            });
-        const value = read(t.raw, `versions[${v}].trials[${i}].raw`);
-        const brokeValue = read(t.broke, `versions[${v}].trials[${i}].broke`);
-        if (value !== null && brokeValue !== null && brokeValue <= value)
-          errors.push({ field: `versions[${v}].trials[${i}].broke`, message: "What it gave way at is more than what it held." });
-        return { ...t, value, brokeRaw: t.broke, brokeValue };
-      }),
-    };
-  });
-  if (errors.length > 0) throw new Problem(422, "Check what you typed", errors.map((e) => e.message).join(" "), { errors });
-  return rows;
-}
-
-/** What is wrong with a kind of result for what is measured; null when nothing is. */
-function kindTrouble(outcome: TrialInput["outcome"], { passes, steps, words }: Measure): string | null {
-  if (outcome === "passed") return passes ? null : `${words} is a number: write it, or say that it failed.`;
-  const isStepped = outcome === "atLeast" || outcome === "between" || outcome === "below";
-  return isStepped && !steps ? `${words} isn't found step by step: write one number, or say that it failed.` : null;
-}
-
-/** What is wrong with a declared variable; null when nothing is. Numbers are not held to the brief's bounds: people build what they build. */
-function variableTrouble(field: Field | undefined, value: number | string): string | null {
-  if (!field) return "This challenge has no such variable.";
-  if (field.kind === "number") return typeof value === "number" ? null : "This one is a number.";
-  if (field.options.some((option) => option.id === value)) return null;
-  return `Choose one of: ${field.options.map((option) => option.words).join(", ")}.`;
-}
 
 /** Writes entries with statements that are prepared once: building them anew took ten times as long as running them. */
 export class EntryWriter {
@@ -137,6 +55,8 @@ export class EntryWriter {
         linkHash: p("linkHash"),
         ageBand: p("ageBand"),
         said: p("said"),
+        tokens: p("tokens"),
+        answers: p("answers"),
         source: "home",
         state: "waiting",
         sentAt: p("sentAt"),
@@ -153,6 +73,7 @@ export class EntryWriter {
         variables: p("variables"),
         guessRaw: p("guessRaw"),
         guessValue: p("guessValue"),
+        guessed: p("guessed"),
         place: p("place"),
       }),
     );
@@ -168,6 +89,11 @@ export class EntryWriter {
         brokeRaw: p("brokeRaw"),
         brokeValue: p("brokeValue"),
         kept: p("kept"),
+        rung: p("rung"),
+        setting: p("setting"),
+        settingValue: p("settingValue"),
+        further: p("further"),
+        furtherValues: p("furtherValues"),
       }),
     );
     this.putConsents = compile(
@@ -199,6 +125,8 @@ export class EntryWriter {
       linkHash: hashOf(input.secret),
       ageBand: input.ageBand,
       said: input.said,
+      tokens: input.tokens,
+      answers: input.answers,
       sentAt: at,
     });
     this.writeVersions(entryKey, versions);

@@ -10,7 +10,8 @@ import { loadBrief } from "../runs/briefs.ts";
 import { runRow } from "../runs/runs.ts";
 import { remember } from "../runs/undo.ts";
 import { versionDocs } from "./entryDoc.ts";
-import { entryWriter, readVersions } from "./entryWriter.ts";
+import { entryWriter } from "./entryWriter.ts";
+import { readVersions } from "./readVersions.ts";
 
 /** A house trial with the brief as it was tried. */
 export interface Tried {

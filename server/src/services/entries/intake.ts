@@ -11,7 +11,8 @@ import { openSpan } from "../runs/sheet.ts";
 import { hashOf } from "../secrets.ts";
 import { correctedByLink, photoConsent, putCorrection, sentVersions, setPhotoConsent } from "./corrections.ts";
 import { closedProblem } from "./entries.ts";
-import { entryWriter, readVersions } from "./entryWriter.ts";
+import { entryWriter } from "./entryWriter.ts";
+import { readVersions } from "./readVersions.ts";
 
 type EntryRow = typeof entry.$inferSelect;
 
@@ -152,7 +153,7 @@ export class Intake {
     if (known) return { receipt: this.keepAgain(known, row, closed, input), isNew: false };
     if (writer.wasErased(input.id)) throw new Problem(410, "Erased", erasedWords, { errors: [{ field: "id", message: erasedWords }] });
     if (closed !== null) throw closed;
-    const versions = readVersions(input.versions, brief);
+    const versions = readVersions(input.versions, brief, input.tokens);
     try {
       const alias = writer.write(row.id, row.publishedVersion ?? 0, input, versions, this.deps.clock());
       return { receipt: { alias, revision: 1 }, isNew: true };
@@ -168,8 +169,15 @@ export class Intake {
     const { db, clock } = this.deps;
     if (known.runId !== of.id || known.linkHash !== hashOf(input.secret)) throw refused("id", "Another entry has this id.");
     const { alias } = known;
-    const given = { ageBand: input.ageBand, said: input.said, versions: input.versions };
-    const there = { ageBand: known.ageBand, said: known.said, versions: sentVersions(db, known.key) };
+    const { ageBand, said, tokens, answers } = input;
+    const given = { ageBand, said, tokens, answers, versions: input.versions };
+    const there = {
+      ageBand: known.ageBand,
+      said: known.said,
+      tokens: known.tokens,
+      answers: known.answers,
+      versions: sentVersions(db, known.key),
+    };
     const photo = photoConsent(db, known.key);
     if (isDeepStrictEqual(there, given) && photo === input.consentPhoto) return { alias, revision: known.revision };
     if (known.state === "withdrawn") throw refused("id", "You took this entry out. Open your private link to put it back or change it.");

@@ -1,8 +1,10 @@
+import { familyOfBrief } from "@lampcrate/core";
 import { and, asc, eq, gt, notInArray } from "drizzle-orm";
 import Papa from "papaparse";
 import type { Database } from "../../db/open.ts";
 import { entry } from "../../db/schema/index.ts";
 import { entryDocs } from "../entries/entryDoc.ts";
+import { frozenVersion } from "../runs/briefs.ts";
 import { runRow } from "../runs/runs.ts";
 
 /** Entries written out at a time. */
@@ -19,6 +21,7 @@ const columns = [
   "made_of",
   "variables",
   "guess_raw",
+  "guess_made",
   "place",
   "trial",
   "raw",
@@ -26,6 +29,10 @@ const columns = [
   "outcome",
   "broke_raw",
   "broke_si",
+  "rung",
+  "setting_raw",
+  "setting_si",
+  "further",
   "instrument",
   "seen",
   "flag",
@@ -51,6 +58,13 @@ export function trialsCsvPart(db: Database, runId: string, after: number): CsvPa
     .orderBy(asc(entry.key))
     .limit(chunk)
     .all();
+  const known = new Map<number, readonly string[]>();
+  const rungs = (version: number): readonly string[] => {
+    const { brief } = frozenVersion(db, run.briefId, version);
+    const steps = known.get(version) ?? familyOfBrief(brief).measures(brief.spec)[0].rungs?.steps ?? [];
+    known.set(version, steps);
+    return steps;
+  };
   const rows = entryDocs(db, run, entries).flatMap((doc) =>
     doc.versions.flatMap((version) =>
       version.trials.map((trial) => ({
@@ -64,6 +78,7 @@ export function trialsCsvPart(db: Database, runId: string, after: number): CsvPa
         made_of: version.madeOf,
         variables: JSON.stringify(version.variables),
         guess_raw: version.guess ?? "",
+        guess_made: version.guessed ?? "",
         place: version.place ?? "",
         trial: trial.number,
         raw: trial.raw ?? "",
@@ -71,6 +86,10 @@ export function trialsCsvPart(db: Database, runId: string, after: number): CsvPa
         outcome: trial.outcome,
         broke_raw: trial.broke ?? "",
         broke_si: trial.brokeValue ?? "",
+        rung: trial.rung === null ? "" : (rungs(doc.briefVersion)[trial.rung] ?? trial.rung),
+        setting_raw: trial.setting ?? "",
+        setting_si: typeof trial.at === "number" ? trial.at : "",
+        further: Object.keys(trial.furtherValues).length === 0 ? "" : JSON.stringify(trial.furtherValues),
         instrument: trial.instrument,
         seen: trial.seen.join("; "),
         flag: trial.flag ?? "",

@@ -1,5 +1,5 @@
 import type { EntryDoc } from "@lampcrate/contract";
-import { type EntryFound, entryFindings, type FindingEntry, families, type Values } from "@lampcrate/core";
+import { comparedGuess, type EntryFound, entryFindings, type Family, type FindingEntry, familyOfBrief, type Values } from "@lampcrate/core";
 import { inArray } from "drizzle-orm";
 import type { Database } from "../../db/open.ts";
 import { entry } from "../../db/schema/index.ts";
@@ -112,15 +112,16 @@ function dataStamp(db: Database): string {
 
 /** What an entry shows by the brief its family built from. */
 function foundOf(db: Database, run: RunRow, briefVersion: number, counted: FindingEntry): EntryFound {
-  const { family, spec } = frozenVersion(db, run.briefId, briefVersion).brief;
-  return entryFindings(families[family], spec, counted);
+  const { brief } = frozenVersion(db, run.briefId, briefVersion);
+  return entryFindings(familyOfBrief(brief), brief.spec, counted);
 }
 
 /** What a run is judged by today. */
 interface RunGoal {
   /** Another text for another goal. */
   readonly key: string;
-  readonly family: keyof typeof families;
+  /** As the brief asks for it. */
+  readonly family: Family;
   readonly spec: Values;
   readonly design: Values;
   /** The version that is published; null for the draft. */
@@ -129,9 +130,15 @@ interface RunGoal {
 
 /** The version that is published, or the draft while none is. */
 function goalOf(db: Database, run: RunRow): RunGoal {
-  const { family, spec, design } =
+  const { family, outcomes, spec, design } =
     run.publishedVersion === null ? loadBrief(db, run.briefId).doc : frozenVersion(db, run.briefId, run.publishedVersion).brief;
-  return { key: JSON.stringify([family, spec]), family, spec, design, version: run.publishedVersion };
+  return {
+    key: JSON.stringify([family, outcomes, spec]),
+    family: familyOfBrief({ family, outcomes }),
+    spec,
+    design,
+    version: run.publishedVersion,
+  };
 }
 
 /** Values that count: accepted, read, and possible. */
@@ -148,6 +155,7 @@ function findingEntry(doc: EntryDoc): FindingEntry {
         instrument: once(version.trials[0]?.instrument ?? "", version.trials[0]?.instrument ?? ""),
         trials: outcomesOf(version.trials),
         ...seenIn(version.trials),
+        ...guessIn(version),
       };
     }),
   };
@@ -157,6 +165,12 @@ function findingEntry(doc: EntryDoc): FindingEntry {
 function seenIn(trials: EntryDoc["versions"][number]["trials"]): { readonly seen?: readonly string[] } {
   const seen = [...new Set(trials.flatMap((trial) => trial.seen))].sort();
   return seen.length === 0 ? {} : { seen: once(seen.join(" "), seen) };
+}
+
+/** What was guessed of a version; most have none, and keep none. */
+function guessIn({ guess, guessValue, guessed }: EntryDoc["versions"][number]): Pick<FindingEntry["versions"][number], "guess"> {
+  if (guess === null) return {};
+  return { guess: { value: guessValue, compared: guessValue === null ? comparedGuess(guess) : null, made: guessed } };
 }
 
 /** What is the same in thousands of entries is kept once. */

@@ -1,5 +1,5 @@
 import type { EvidenceDoc, OpenRange } from "@lampcrate/contract";
-import { type Bounds, exactNumbers, families, isFamilyId, spreadOf, versionBounds, versionPrediction } from "@lampcrate/core";
+import { type Bounds, exactNumbers, familyOfBrief, spreadOf, versionBounds, versionPrediction } from "@lampcrate/core";
 import { and, eq } from "drizzle-orm";
 import type { Database } from "../../db/open.ts";
 import { entry } from "../../db/schema/index.ts";
@@ -19,9 +19,9 @@ export function evidenceDoc(db: Database, digests: Digests, runId: string, entry
     .get();
   const [doc] = found && found.state !== "house trial" ? entryDocs(db, row, [found]) : [];
   if (!doc) throw notFound("entry");
-  const { family: id, spec, design } = frozenVersion(db, row.briefId, doc.briefVersion).brief;
-  if (!isFamilyId(id)) throw notFound("entry");
-  const family = families[id];
+  const { brief } = frozenVersion(db, row.briefId, doc.briefVersion);
+  const { spec, design } = brief;
+  const family = familyOfBrief(brief);
   const [measure] = family.measures(spec);
   // Numbers of a sheet with another measure say nothing beside these.
   const likeIt = new Map<number, boolean>();
@@ -53,9 +53,9 @@ export function evidenceDoc(db: Database, digests: Digests, runId: string, entry
   };
 }
 
-function measureId(db: Database, briefId: string, number: number): string | null {
-  const { family, spec } = frozenVersion(db, briefId, number).brief;
-  return isFamilyId(family) ? families[family].measures(spec)[0].id : null;
+function measureId(db: Database, briefId: string, number: number): string {
+  const { brief } = frozenVersion(db, briefId, number);
+  return familyOfBrief(brief).measures(brief.spec)[0].id;
 }
 
 /** JSON has no endless number. */

@@ -4,9 +4,12 @@ import {
   comparisonWords,
   exactNumbers,
   type FindingEntry,
-  families,
   findingsWords,
+  guessesSeen,
+  guessWords,
   joinFindings,
+  ladderSeen,
+  ladderWords,
   type Measure,
   type Outcome,
   outcomeOf,
@@ -30,7 +33,7 @@ const mostDrawn = 24;
 export function foundIn(digests: Digests, row: RunRow): RunFindings {
   const digest = digests.of(row);
   const { family, spec } = digest.goal;
-  return digests.answer(`found ${row.id}`, `${digest.stamp}`, () => joinFindings(families[family], spec, digest.accepted()));
+  return digests.answer(`found ${row.id}`, `${digest.stamp}`, () => joinFindings(family, spec, digest.accepted()));
 }
 
 /** What the run's accepted entries show, and how many still wait. */
@@ -51,6 +54,8 @@ export function findingsDoc(db: Database, digests: Digests, runId: string): Find
     clearest: clearest(found.comparisons),
     together: togetherOf(digest, found),
     symptoms: symptomsOf(digest, found),
+    guesses: guessWords(guessesSeen(measure, alikeIn(digest, measure))),
+    ladder: ladderOf(digest, found, row),
     outcome: outcomeFor(digest),
     table: pageOf(found, row, 0),
   }));
@@ -64,14 +69,20 @@ const alikeIn = (digest: ReturnType<Digests["of"]>, { id }: Measure): readonly F
 /** What all builders together show of what they changed. */
 function togetherOf(digest: ReturnType<Digests["of"]>, { measure }: RunFindings): FindingsDoc["together"] {
   const { family, spec } = digest.goal;
-  const says = runSays(families[family], spec, measure, alikeIn(digest, measure));
+  const says = runSays(family, spec, measure, alikeIn(digest, measure));
   const { rows, builders, leftOut } = says.model;
-  return { plain: runSaysWords(families[family], measure, says), rows, builders, leftOut, blank: says.blank };
+  return { plain: runSaysWords(family, measure, says), rows, builders, leftOut, blank: says.blank };
 }
 
 function symptomsOf(digest: ReturnType<Digests["of"]>, { measure }: RunFindings): readonly string[] {
   const { family, spec } = digest.goal;
-  return symptomsSeen(families[family], spec, measure, alikeIn(digest, measure)).map(symptomWords);
+  return symptomsSeen(family, spec, measure, alikeIn(digest, measure)).map(symptomWords);
+}
+
+/** What came through at each setting of a ladder. */
+function ladderOf(digest: ReturnType<Digests["of"]>, { measure }: RunFindings, { units }: RunRow): FindingsDoc["ladder"] {
+  const seen = ladderSeen(digest.goal.family, digest.goal, measure, alikeIn(digest, measure));
+  return seen && { ...seen, plain: ladderWords(seen, measure, units) };
 }
 
 /** First builds of the sheet that stands, against what its plain build was predicted to give. */
@@ -82,7 +93,7 @@ function outcomeFor(digest: ReturnType<Digests["of"]>): Outcome {
     .all()
     .filter((one) => one.state === "accepted" && (version === null || one.briefVersion === version))
     .flatMap((one) => exactNumbers(one.entry.versions.find((v) => v.role === "build")?.trials ?? []));
-  return outcomeOf(versionPrediction(families[family], spec, design, plain), first);
+  return outcomeOf(versionPrediction(family, spec, design, plain), first);
 }
 
 /** More of the table, from a place on. */

@@ -4,7 +4,7 @@ import {
   exactNumbers,
   type Family,
   type FindingVersion,
-  families,
+  familyOfBrief,
   type Grouping,
   learnAmount,
   learnRebuild,
@@ -35,7 +35,7 @@ const mostChecked = 1000;
 export function learnedDoc(db: Database, digests: Digests, runId: string): LearnedDoc {
   const row = runRow(db, runId);
   const { doc } = loadBrief(db, row.briefId);
-  const family = families[doc.family];
+  const family = familyOfBrief(doc);
   const form = family.formOf(doc.spec, doc.design);
   const tried = houseTrials(db, runId);
   const counted = countsOf(db, runId);

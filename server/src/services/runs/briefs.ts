@@ -1,5 +1,6 @@
 import type { BriefDoc } from "@lampcrate/contract";
 import {
+  asFamily,
   bindErrors,
   type FamilyId,
   type Field,
@@ -7,6 +8,7 @@ import {
   followed,
   isFamilyId,
   kitCut,
+  outcomeErrors,
   startValues,
   type UnitOf,
   unbound,
@@ -50,6 +52,7 @@ export function startingBrief(family: FamilyId): BriefDoc {
     buildMinutes: 20,
     protocolNote: "",
     trials: families[family].protocol.trials,
+    outcomes: asFamily,
     youngestAge: 6,
     sketchFirst: true,
     plainBuildShown: true,
@@ -109,15 +112,17 @@ export function writeBrief(db: Store, briefId: string, doc: BriefDoc, revision: 
 }
 
 /** Throws 422 naming each number of goal or design that its family doesn't take. */
-export function refuseBadValues({ family, spec, design, compared }: BriefDoc): void {
+export function refuseBadValues({ family, spec, design, compared, outcomes }: BriefDoc): void {
   const { [family]: of } = families;
-  const errors = (
+  const numbers = (
     [
       ["spec", valueErrors(spec, of.spec)],
       ["design", valueErrors(design, of.design)],
       ["compared", valueErrors(compared ?? {}, of.design)],
     ] as const
   ).flatMap(([part, found]) => Object.entries(found).map(([id, message]) => ({ field: `brief.${part}.${id}`, message })));
+  const trials = outcomeErrors(of, spec, outcomes).map(({ field, message }) => ({ field: `brief.outcomes.${field}`, message }));
+  const errors = [...numbers, ...trials];
   if (errors.length > 0) throw new Problem(422, "Check what you typed", errors.map((error) => error.message).join(" "), { errors });
 }
 

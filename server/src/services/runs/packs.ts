@@ -1,6 +1,7 @@
 import type { BriefDoc, ChallengePack, MaterialDoc, PackMaterial, PackPreview } from "@lampcrate/contract";
 import { briefDoc, line, packMaterial } from "@lampcrate/contract/schemas";
 import {
+  asFamily,
   briefRoundIn,
   families,
   fillText,
@@ -134,7 +135,7 @@ function fieldName(path: string): string {
     .reduce((name, part) => (/^\d+$/.test(part) ? `${name}[${part}]` : name === "" ? part : `${name}.${part}`), "");
 }
 
-const pick = (values: BriefDoc["spec"], ids: readonly string[]): BriefDoc["spec"] =>
+const pick = <V>(values: Readonly<Record<string, V>>, ids: readonly string[]): Readonly<Record<string, V>> =>
   Object.fromEntries(Object.entries(values).filter(([id]) => ids.includes(id)));
 
 /** The brief in a pack, with only what this version knows; its lines' materials by `idOf`. */
@@ -146,8 +147,10 @@ function briefOf(pack: ChallengePack, idOf: (key: string) => string): BriefDoc {
     Object.keys(usual).map((key) => [key, pack.brief[key as keyof typeof pack.brief] ?? usual[key as keyof typeof usual]]),
   ) as unknown as BriefDoc;
   const { compared } = pack.brief;
+  const outcomes = { ...asFamily, ...pick({ ...pack.brief.outcomes }, Object.keys(asFamily)) };
   return {
     ...known,
+    outcomes,
     spec: pick(pack.brief.spec, spec),
     design: pick(pack.brief.design, design),
     compared: compared === null ? null : pick(compared, design),
