@@ -16,6 +16,7 @@ import {
   outcomeSaid,
   readTrial,
   runFindings,
+  settingField,
   showOf,
   startValues,
   survivalOf,
@@ -230,7 +231,7 @@ describe("what a brief may not ask", () => {
       expect(new Set(ids).size).toBe(ids.length);
       expect(ids).toContain("buildMass");
       expect(ids).not.toContain(family.measures(spec)[0].id);
-      for (const id of family.settings ?? []) expect([...family.spec, ...family.variables].map((field) => field.id)).toContain(id);
+      for (const [id, words] of Object.entries(family.settings ?? {})) expect(settingField(family, id)?.words).toBe(words);
     }
     expect(furtherOf(span, specOf(span), asked({ further: ["sag"] })).map(({ id }) => id)).toEqual(["sag"]);
   });

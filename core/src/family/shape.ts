@@ -261,8 +261,8 @@ export interface Family {
   readonly measures: (spec: Values) => readonly [Measure, ...Measure[]];
   /** What else may be measured beside, where a brief asks for it. */
   readonly further?: (spec: Values) => readonly Measure[];
-  /** Fields of goal or variables that a brief may let vary from trial to trial. */
-  readonly settings?: readonly string[];
+  /** Fields of goal or variables that a brief may let vary from trial to trial, and what each is called then: "drop height". */
+  readonly settings?: Readonly<Record<string, string>>;
   /** Where a ladder of settings begins and ends, SI; the brief's own value where it isn't said. */
   readonly ladder?: (spec: Values) => { readonly first: number; readonly last: number };
   /** What a result of the main measure comes to besides, worked out and not measured: a mean speed from drop and time. */

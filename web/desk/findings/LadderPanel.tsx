@@ -100,8 +100,8 @@ export function LadderPanel({ findings, units }: { readonly findings: FindingsDo
         </ul>
       ) : null}
       <p className="small soft">
-        The share of trials at each {setting.words.toLowerCase()} that came through well enough; the amber line is the goal, {show(goal)}.
-        Families choose what they try next, so high rungs are tried by the better builds.
+        The share of trials at each {setting.words} that came through well enough; the amber line is the goal, {show(goal)}. Families choose
+        what they try next, so high rungs are tried by the better builds.
       </p>
     </section>
   );

@@ -74,7 +74,7 @@ function missingWords(sheet: SheetDoc, draft: LogDraft, words: ReturnType<typeof
   );
   if (reads.some(({ unread, unreadBroke }) => unread || unreadBroke)) return words.log.needRead;
   if (filled.some((version) => version.trials.some((trial) => isBesideUnread(sheet.brief, family, trial)))) return words.log.needRead;
-  if (reads.some(({ unset }) => unset)) return words.log.needSetting(measure.setting?.words.toLowerCase() ?? "");
+  if (reads.some(({ unset }) => unset)) return words.log.needSetting(measure.setting?.words ?? "");
   if (reads.some(({ crossed }) => crossed)) return words.log.needMore;
   const builds = filled.filter(({ role }) => role === "build");
   if (builds.some(({ guess }, n) => readGuess(guess, measure, n === 0).trouble !== null)) return words.log.needRead;

@@ -9,11 +9,13 @@ import { revealMoreQuery } from "../queries.ts";
 interface BuildersProps {
   readonly code: string;
   readonly first: RevealPage;
+  /** Ranked by the best of all trials: that is shown too. */
+  readonly byBest: boolean;
   readonly show: (value: Interval | null) => string;
 }
 
 /** First against last version of every builder, a hundred at a time; one's own is found by its first letters. */
-export function Builders({ code, first, show }: BuildersProps) {
+export function Builders({ code, first, byBest, show }: BuildersProps) {
   const words = useWords();
   const [typed, setTyped] = useState("");
   const find = useRested(typed.trim(), 250);
@@ -33,6 +35,22 @@ export function Builders({ code, first, show }: BuildersProps) {
         </label>
       )}
       <table>
+        <thead>
+          <tr>
+            <th scope="col">{words.reveal.who}</th>
+            <th scope="col" className="number">
+              {words.reveal.first}
+            </th>
+            <th scope="col" className="number">
+              {words.reveal.last}
+            </th>
+            {byBest ? (
+              <th scope="col" className="number">
+                {words.reveal.best}
+              </th>
+            ) : null}
+          </tr>
+        </thead>
         <tbody>
           {builders.map((builder) => (
             <tr key={builder.alias}>
@@ -42,6 +60,7 @@ export function Builders({ code, first, show }: BuildersProps) {
               </th>
               <td className="number">{show(builder.first)}</td>
               <td className="number">{show(builder.last)}</td>
+              {byBest ? <td className="number">{show(builder.best)}</td> : null}
             </tr>
           ))}
         </tbody>

@@ -40,7 +40,7 @@ export function Reveal() {
         ))}
       </div>
       {scoring === "celebrate" ? null : <Lists reveal={reveal.data} />}
-      <Builders code={code} first={reveal.data.table} show={show} />
+      <Builders code={code} first={reveal.data.table} byBest={scoring === "best"} show={show} />
       <p className="small soft">{words.reveal.aliases}</p>
       <div>
         <Link className="plain" to={`/h/${code}`}>

@@ -14,12 +14,13 @@ interface NumberBoxProps {
 
 /** A number as people write it, what it was read as, or how to write it. */
 export function NumberBox({ id, label, raw, read, measure, units, onType }: NumberBoxProps) {
-  const { dimension, unit, token } = measure;
+  const { dimension, unit } = measure;
+  const [token] = [...(measure.tokens ?? []), ...(measure.token ? [measure.token] : [])];
   const written = useRested(raw, restMs) === raw;
   const unread = written && raw !== null && read && !read.ok ? refusalWords(read.reason, raw, { dimension, defaultUnit: unit }) : null;
   return (
     <>
-      <div className="trial">
+      <div className={label.length > 12 ? "trial wide" : "trial"}>
         <label htmlFor={id}>{unit === null ? label : `${label}, ${unit}`}</label>
         <input
           id={id}

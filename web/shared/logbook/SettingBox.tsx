@@ -19,7 +19,7 @@ export function SettingBox({ number, field, typed, offered, units, onType }: Set
   const words = useWords();
   const id = useId();
   const written = useRested(typed, restMs) === typed;
-  const label = words.log.triedAt(number, field.words.toLowerCase());
+  const label = words.log.triedAt(number, field.words);
   if (field.kind === "choice")
     return (
       <label className="field">

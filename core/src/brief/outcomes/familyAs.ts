@@ -18,10 +18,14 @@ function isAsFamily({ main, failed, setting, tokens }: Outcomes): boolean {
   return main.kind === "number" && failed === "family" && setting === null && tokens.length === 0;
 }
 
-/** The field that varies, of goal or variables. */
-export function settingField(family: Pick<Family, "spec" | "variables">, setting: string | null): Field | null {
-  return [...family.spec, ...family.variables].find((field) => field.id === setting) ?? null;
+/** The field that varies, of goal or variables, by what it is called then; null where the family has none of that name. */
+export function settingField({ spec, variables, settings = {} }: SetFamily, setting: string | null): Field | null {
+  const words = setting === null ? undefined : settings[setting];
+  const field = [...spec, ...variables].find(({ id }) => id === setting);
+  return field && words ? { ...field, words } : null;
 }
+
+type SetFamily = Pick<Family, "spec" | "variables" | "settings">;
 
 function asking(family: Family, outcomes: Outcomes): Family {
   const measureOf = (spec: Values): Measure => askedMeasure(family, spec, outcomes);
@@ -61,7 +65,7 @@ function askedMeasure(family: Family, spec: Values, { main, failed, setting: set
       instruments: own.instruments,
       numberless: true,
     } as const;
-    const said = isOwn ? own : { id: `ladder-${setting.id}`, words: `Most it came through: ${setting.words.toLowerCase()}` };
+    const said = isOwn ? own : { id: `ladder-${setting.id}`, words: `Most it came through: ${setting.words}` };
     return { ...ladder, id: said.id, words: said.words, unit: setting.unit ?? (isOwn ? own.unit : null) };
   }
   const judged = { ...kept, quality: own.quality, better: "more", dimension: "count", unit: null, instruments: own.instruments } as const;

@@ -107,7 +107,7 @@ export const descent: Family = {
     },
   ],
   further: () => [missBeside],
-  settings: ["heightM"],
+  settings: { heightM: "drop height" },
   worked: (spec, si) => ({ words: "mean speed {}", fill: [[numberOf(spec, descentSpec, "heightM") / si, "speed"]] }),
   goal: (s) => ({ measure: "time", value: numberOf(s, descentSpec, "goalS"), better: "more" }),
   goalField: () => "goalS",

@@ -149,7 +149,7 @@ export const drive: Family = {
   variables: driveVariables,
   measures: (spec) => [measureOf(spec)],
   further: (spec) => [sideBeside, isFast(spec) ? distanceBeside : timeBeside("Time it rolled")],
-  settings: ["rampM", "runM"],
+  settings: { rampM: "height of the ramp", runM: "length of the ramp" },
   goal: (spec) =>
     isFast(spec)
       ? { measure: "time", value: s(spec, "goalS"), better: "less" }

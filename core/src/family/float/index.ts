@@ -130,7 +130,7 @@ export const float: Family = {
       steps: { holds: "still afloat when we stopped", breaks: "went under at" },
     },
   ],
-  settings: ["goalCount"],
+  settings: { goalCount: "count offered" },
   goal: (s) => ({ measure: "count", value: numberOf(s, floatSpec, "goalCount"), better: "more" }),
   goalField: () => "goalCount",
   goalWords: (s, show) => {

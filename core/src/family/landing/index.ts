@@ -129,7 +129,7 @@ export const landing: Family = {
     },
     { id: "crush", words: "Crush", dimension: "length", quality: "sag", better: "less", unit: "mm", instruments: ["ruler", "tape"] },
   ],
-  settings: ["goalM", "side"],
+  settings: { goalM: "drop height", side: "side that was hit" },
   ladder: (s) => ({ first: numberOf(s, landingSpec, "firstM"), last: numberOf(s, landingSpec, "lastM") }),
   goal: (s) => ({ measure: "survived", value: goalOf(s), better: "more" }),
   goalField: () => "goalM",

@@ -140,7 +140,7 @@ export const launchBand: Family = {
           },
         ],
   further: (spec) => [...(isFar(spec) ? [missBeside, sideBeside] : [distanceBeside]), timeBeside("Time in the air")],
-  settings: ["stretchM"],
+  settings: { stretchM: "pull" },
   goal: (spec) =>
     isFar(spec)
       ? { measure: "distance", value: s(spec, "goalM"), better: "more" }

@@ -139,7 +139,7 @@ export const roll: Family = {
       ...(isSlow(spec) ? {} : { passes: { passed: "in the cup", not: "not in the cup" } }),
     },
   ],
-  settings: ["startM"],
+  settings: { startM: "height of the start" },
   goal: (spec) => ({ measure: "time", value: isSlow(spec) ? numberOf(spec, rollSpec, "goalS") : 0, better: "more" }),
   goalField: (spec) => (isSlow(spec) ? "goalS" : null),
   goalWords: (spec, show) =>

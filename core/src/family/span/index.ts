@@ -80,7 +80,7 @@ export const span: Family = {
     },
     { id: "sag", words: "Sag", dimension: "length", quality: "sag", better: "less", unit: "mm", instruments: ["ruler", "tape"] },
   ],
-  settings: ["loadKg", "gapM"],
+  settings: { loadKg: "load offered", gapM: "gap" },
   goal: (spec) => ({ measure: "load", value: numberOf(spec, spanSpec, "loadKg"), better: "more" }),
   goalField: () => "loadKg",
   goalWords: (spec, show) =>

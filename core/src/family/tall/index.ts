@@ -99,7 +99,7 @@ export const tall: Family = {
     { id: "height", words: "Height", dimension: "length", quality: "height", better: "more", unit: "cm", instruments: ["ruler", "tape"] },
   ],
   further: () => [timeBeside("Time it stood")],
-  settings: ["topKg"],
+  settings: { topKg: "load on top" },
   goal: (spec) => ({ measure: "height", value: s(spec, "goalM"), better: "more" }),
   goalField: () => "goalM",
   goalWords: (spec, show) =>

@@ -118,7 +118,7 @@ function readNumber(raw: string | null, measure: Measure, field: string, tell: T
 
 /** A rung of a ladder says nothing without its place on it. */
 const settingMissing = ({ rungs, setting }: Measure): string | null =>
-  rungs && setting?.kind === "number" ? `Say what it was tried at: ${setting.words.toLowerCase()}.` : null;
+  rungs && setting?.kind === "number" ? `Say what it was tried at: ${setting.words}.` : null;
 
 /** What is wrong with a kind of result for what is measured; null when nothing is. */
 function kindTrouble(outcome: TrialInput["outcome"], { passes, rungs, steps, numberless, words }: Measure): string | null {

@@ -28,7 +28,7 @@ export function TrialShows() {
   const family = familyOfBrief(brief);
   const [measure] = family.measures(spec);
   const set = (patch: Partial<Outcomes>, words: string): void => change({ outcomes: { ...outcomes, ...patch } }, words);
-  const varies = [null, ...(own.settings ?? [])].map((id) => ({
+  const varies = [null, ...Object.keys(own.settings ?? {})].map((id) => ({
     value: id ?? none,
     label: settingField(own, id)?.words ?? "nothing: every trial is alike",
   }));
@@ -49,10 +49,7 @@ export function TrialShows() {
           value={outcomes.setting ?? none}
           options={varies}
           onChoose={(id) =>
-            set(
-              { setting: id === none ? null : id },
-              `varies from trial to trial: ${settingField(own, id)?.words.toLowerCase() ?? "nothing"}`,
-            )
+            set({ setting: id === none ? null : id }, `varies from trial to trial: ${settingField(own, id)?.words ?? "nothing"}`)
           }
         />
         {measure.rungs ? null : (
@@ -73,11 +70,11 @@ export function TrialShows() {
       </div>
       {setting?.kind === "number" && measure.rungs ? (
         <p className="small soft">
-          A ladder: each trial is written with its own {setting.words.toLowerCase()}, and the next one is offered. The goal is met by “
+          A ladder: each trial is written with its own {setting.words}, and the next one is offered. The goal is met by “
           {measure.rungs.steps[measure.rungs.asked]}” at {showQuantity(family.goal(spec).value, setting.dimension, run.units)}.
         </p>
       ) : setting ? (
-        <p className="small soft">Only trials at the same {setting.words.toLowerCase()} are compared.</p>
+        <p className="small soft">Only trials at the same {setting.words} are compared.</p>
       ) : null}
       <div>
         <span className="field-label small">Asked beside it, if families want to tell</span>
