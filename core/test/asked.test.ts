@@ -1,6 +1,7 @@
 import { describe, expect, it } from "vitest";
 import {
   asFamily,
+  askedWords,
   checkVersion,
   comparisonWords,
   type FindingEntry,
@@ -161,6 +162,37 @@ describe("a family as a brief asks for it", () => {
     expect(flags[0]).toBeNull();
     expect(flags[1]).not.toBeNull();
     expect(workedWords(family, spec, { outcome: "number", value: 4, at: 6 }, "metric").map(plain)).toEqual(["mean speed 1.5 m/s"]);
+  });
+});
+
+describe("what a brief asks, in sentences for those who build", () => {
+  const said = (family: typeof landing, outcomes: Outcomes, spec = specOf(family)): readonly string[] =>
+    askedWords(familyAs(family, outcomes), spec, outcomes, "metric").map(plain);
+
+  it("says nothing where it is just what the family does", () => {
+    for (const family of Object.values(families)) expect(said(family, asFamily)).toEqual([]);
+  });
+
+  it("tells rungs, passes, what varies, what is asked beside, tokens and versions", () => {
+    expect(said(landing, { ...owlet, further: ["buildMass", "crush"], versions: 3 }, { ...specOf(landing), goalM: 2 })).toEqual([
+      "Say of each trial how it came through: whole, marked, cracked or broken, and write its drop height.",
+      "“marked” or better at 2 m meets the goal.",
+      "If you can, tell this too: crush and grams of the build.",
+      "3 versions are asked for.",
+    ]);
+    expect(said(span, { ...dictionary, versions: 1 })).toEqual([
+      "Say of each trial whether it passed: held the dictionary, or gave way.",
+      "2 passes of one version meet the goal.",
+      "One version is asked for.",
+    ]);
+    expect(said(descent, asked({ setting: "heightM", failed: "nothing" }))).toEqual([
+      "Write the drop height of each trial: only trials at the same one are compared.",
+      "A test that fails counts as nothing: 0.",
+    ]);
+    const coin = { name: "coin", massKg: 0.0025, weighed: null };
+    expect(said(span, asked({ tokens: [coin, { ...coin, name: "book", massKg: null }] }))).toEqual([
+      "Loads may be counted by the coin (2.5 g each) or book.",
+    ]);
   });
 });
 

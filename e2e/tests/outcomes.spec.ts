@@ -47,7 +47,7 @@ test("stuck, flew off, landed in the cup: one team's one version goes through, f
   await cameOut(one, 3).getByRole("button", { name: "what was seen" }).click();
   await expect(one.getByText("What did you see?")).toBeVisible();
   await phone.getByLabel(/I am an adult/).check();
-  await expect(phone.getByText(/One more version with one thing changed/)).toBeVisible();
+  await expect(phone.getByText(/One more, with one thing changed/)).toBeVisible();
   await send(phone);
   await desk.goto(`${house.url}/run/${id}/sift`);
   const trials = desk.getByRole("list", { name: "Trials of version 1" });

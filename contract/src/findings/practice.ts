@@ -30,6 +30,8 @@ export interface HouseTrialDoc extends Omit<HouseTrialInput, "versions"> {
 export interface Checked {
   /** Measured ÷ predicted. */
   readonly ratio: number;
+  /** How alike the build is to the run's plain one, 0 to 1: it teaches so much. */
+  readonly weight: number;
   readonly from: "house trial" | "entry";
 }
 

@@ -18,12 +18,20 @@ const z90 = 1.2815516;
 
 /**
  * What checked results teach about a family and form: a factor on every prediction and a new band factor.
- * `ratios` are measured / mid of checked entries, all > 0. Half of the log variance is a shared bias.
+ * `ratios` are measured / mid of checked entries, all > 0, each weighing as it is alike. Half of the log variance is a shared bias.
  */
-export function calibration(factor: number, ratios: readonly number[]): { factor: number; f: number } {
-  const n = ratios.length;
+export function calibration(factor: number, ratios: readonly CheckedRatio[]): { factor: number; f: number } {
+  const n = weightOf(ratios);
   if (n === 0) return { factor: 1, f: factor };
-  const y = ratios.reduce((sum, ratio) => sum + Math.log(ratio), 0) / n;
+  const sum = ratios.reduce<number>((so, one) => so + weightIn(one) * Math.log(typeof one === "number" ? one : one.ratio), 0);
   const s = Math.log(factor) / z90;
-  return { factor: Math.exp((n * y) / (n + 1)), f: Math.exp(z90 * s * Math.sqrt(0.5 + 0.5 / (n + 1))) };
+  return { factor: Math.exp(sum / (n + 1)), f: Math.exp(z90 * s * Math.sqrt(0.5 + 0.5 / (n + 1))) };
 }
+
+/** What a checked result was, as a ratio to what was predicted; a bare number teaches fully, one of a build less alike by its weight, 0 to 1. */
+export type CheckedRatio = number | { readonly ratio: number; readonly weight: number };
+
+const weightIn = (one: CheckedRatio): number => (typeof one === "number" ? 1 : one.weight);
+
+/** How many results of the very same build these are worth. */
+export const weightOf = (ratios: readonly CheckedRatio[]): number => ratios.reduce<number>((sum, one) => sum + weightIn(one), 0);

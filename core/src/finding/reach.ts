@@ -1,4 +1,4 @@
-import { type Band, calibration } from "../family/band.ts";
+import { type Band, type CheckedRatio, calibration, weightOf } from "../family/band.ts";
 import type { NumberField } from "../family/shape.ts";
 import { normalBelow } from "../numeric/normal.ts";
 
@@ -6,7 +6,7 @@ import { normalBelow } from "../numeric/normal.ts";
 export interface Expected {
   readonly band: Pick<Band, "mid" | "factor">;
   /** measured / mid of checked results, all > 0. */
-  readonly ratios: readonly number[];
+  readonly ratios: readonly CheckedRatio[];
   readonly better: "more" | "less";
 }
 
@@ -22,7 +22,7 @@ export interface Reach {
 const z90 = 1.2815516;
 
 /** A band after what results have taught: its middle moved, its factor narrowed. */
-export function learnedBand(band: Band, ratios: readonly number[]): Band {
+export function learnedBand(band: Band, ratios: readonly CheckedRatio[]): Band {
   const { factor, f } = calibration(band.factor, ratios);
   const mid = band.mid * factor;
   return { mid, low: mid / f, high: mid * f, factor: f };
@@ -38,7 +38,7 @@ export function reachOf({ band, ratios, better }: Expected, goal: number, loops:
   if (!(band.mid > 0)) return { first: better === "more" ? 0 : 1, within: better === "more" ? 0 : 1 };
   const { factor } = calibration(band.factor, ratios);
   const s = Math.log(band.factor) / z90;
-  const [shared, scatter] = [Math.sqrt(s ** 2 / 2 / (ratios.length + 1)), s / Math.SQRT2];
+  const [shared, scatter] = [Math.sqrt(s ** 2 / 2 / (weightOf(ratios) + 1)), s / Math.SQRT2];
   const over = Math.log((band.mid * factor) / goal) * (better === "more" ? 1 : -1);
   if (scatter === 0) return over >= 0 ? { first: 1, within: 1 } : { first: 0, within: 0 };
   const chance = (bias: number): number => normalBelow((over + bias) / scatter);

@@ -150,7 +150,7 @@ export const spans: readonly Starter[] = [
     family: "span",
     told: "Paper straws and small bands at the kitchen table; loaded with coins of one kind.",
     story: "",
-    spec: { gapM: 0.25, loadKg: 0.6, holdS: 10, deckHeightM: 0.12, loading: "singly" },
+    spec: { gapM: 0.25, loadKg: 0.2, holdS: 10, deckHeightM: 0.12, loading: "singly" },
     design: { form: "truss", stick: "paper-straw", joint: "band", spacingM: 0.0625, trussDepthM: 0.05 },
     rest: {
       youngestAge: 7,
@@ -169,7 +169,7 @@ export const spans: readonly Starter[] = [
       [
         "coin",
         "builder",
-        240,
+        80,
         { ...bound({ amount: ["loadKg", 400] }), source: "home", perRebuild: 0, spoilRate: 0, standIn: "dried beans: weigh ten" },
       ],
     ],

@@ -29,7 +29,7 @@ export function Brief() {
   const goal = family.goal(brief.spec);
   const expected = predictions.find((prediction) => prediction.id === goal.measure);
   const learned = useQuery(learnedQuery(run.id)).data;
-  const ratios = (learned?.checked ?? []).map((checked) => checked.ratio);
+  const ratios = learned?.checked ?? [];
   const cannot = family.cannot(brief.spec, brief.design);
   const needs = family.needs(brief.spec);
   const setSpec = (id: string, value: number | string, words: string, settled: boolean): void =>

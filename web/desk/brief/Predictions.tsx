@@ -1,4 +1,4 @@
-import { type Goal, learnedBand, type Prediction, showPredicted, type UnitChoice } from "@lampcrate/core";
+import { type CheckedRatio, type Goal, learnedBand, type Prediction, showPredicted, type UnitChoice } from "@lampcrate/core";
 
 /** What to expect, in a sentence before any figure. A rough guide, and it says so. */
 export function Predictions({
@@ -11,7 +11,7 @@ export function Predictions({
   readonly goal: Goal;
   readonly units: UnitChoice;
   /** measured ÷ predicted of checked results. */
-  readonly ratios: readonly number[];
+  readonly ratios: readonly CheckedRatio[];
 }) {
   const show = (prediction: Prediction, value: number): string => showPredicted(value, prediction.dimension, units);
   const main = predictions.find((prediction) => prediction.id === goal.measure);

@@ -1,4 +1,5 @@
 import {
+  type CheckedRatio,
   type Dimension,
   familyOfBrief,
   goalOnRuler,
@@ -15,7 +16,7 @@ import { Button } from "../pieces/Button.tsx";
 import { useBriefWork, useRunActions } from "../work/RunContext.ts";
 
 /** Who should meet the goal, and the goal that a wished share should meet. */
-export function ReachPanel({ ratios }: { readonly ratios: readonly number[] }) {
+export function ReachPanel({ ratios }: { readonly ratios: readonly CheckedRatio[] }) {
   const { run, brief } = useBriefWork();
   const { change } = useRunActions();
   const [wished, setWished] = useState(0.7);

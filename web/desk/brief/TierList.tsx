@@ -1,5 +1,5 @@
 import type { TierDoc } from "@lampcrate/contract";
-import { familyOfBrief, fillText, reachOf } from "@lampcrate/core";
+import { type CheckedRatio, familyOfBrief, fillText, reachOf } from "@lampcrate/core";
 import { InputNumber, Select } from "antd";
 import { nanoid } from "nanoid";
 import { Button } from "../pieces/Button.tsx";
@@ -12,7 +12,7 @@ import { WordsBox } from "./words/WordsBox.tsx";
 const kinds = (["free", "limited materials", "limited time", "stretch"] as const).map((value) => ({ value, label: value }));
 
 /** Tiers: who builds free, with limits, or against the clock, and what the quick ones may stretch to, each with its reach. */
-export function TierList({ ratios }: { readonly ratios: readonly number[] }) {
+export function TierList({ ratios }: { readonly ratios: readonly CheckedRatio[] }) {
   const { run, brief } = useBriefWork();
   const { change } = useRunActions();
   const family = familyOfBrief(brief);

@@ -29,7 +29,7 @@ export function Tryout() {
   const { change } = useRunActions();
   const family = familyOfBrief(brief);
   const learned = useQuery(learnedQuery(run.id));
-  const ratios = (learned.data?.checked ?? []).map((checked) => checked.ratio);
+  const ratios = learned.data?.checked ?? [];
   const rival = useMemo(() => brief.compared ?? family.rival(brief.design), [family, brief.compared, brief.design]);
   const set = (of: Design, patch: Values, words: string, settled: boolean): void =>
     of === "plain"

@@ -29,7 +29,7 @@ export function useChecks(): readonly Check[] {
         materials,
         rooms,
         dates: { opens: opensOn, closes: closesOn, reveal: revealOn },
-        ratios: (learned?.checked ?? []).map(({ ratio }) => ratio),
+        ratios: learned?.checked ?? [],
       }),
     [rested, kind, units, today, materials, rooms, opensOn, closesOn, revealOn, learned],
   );

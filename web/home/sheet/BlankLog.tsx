@@ -1,5 +1,5 @@
 import type { SheetDoc } from "@lampcrate/contract";
-import { codeInAddress } from "@lampcrate/core";
+import { askedWords, codeInAddress, furtherOf } from "@lampcrate/core";
 import { useWords } from "../../shared/words/useWords.ts";
 import { familyOf } from "../family.ts";
 
@@ -10,19 +10,23 @@ const mostTrials = 6;
 export function BlankLog({ sheet }: { readonly sheet: SheetDoc }) {
   const words = useWords();
   const { brief, code } = sheet;
-  const [measure] = familyOf(brief).measures(brief.spec);
-  const unit = measure.unit ?? measure.token?.names[0] ?? "";
+  const family = familyOf(brief);
+  const [measure] = family.measures(brief.spec);
+  const unit = measure.rungs ? "" : (measure.unit ?? measure.token?.names[0] ?? "");
+  const asked = askedWords(family, brief.spec, brief.outcomes, sheet.units);
   const trials = Array.from(
     { length: Math.min(mostTrials, brief.trials) },
-    (_, i) => `${words.log.trial(i + 1)}${unit ? `, ${unit}` : ""}`,
+    (_, i) => `${words.log.trial(i + 1)}${unit ? `, ${unit}` : ""}${measure.setting ? `, ${measure.setting.words}` : ""}`,
   );
-  const heads = [words.sheet.versionHead, words.sheet.changedHead, words.sheet.guessHead, ...trials];
+  const beside = furtherOf(family, brief.spec, brief.outcomes).map((one) => (one.unit === null ? one.words : `${one.words}, ${one.unit}`));
+  const heads = [words.sheet.versionHead, words.sheet.changedHead, words.sheet.guessHead, ...trials, ...beside];
   const rows = [...(sheet.words.control === null ? [] : [words.sheet.bare]), "1", "2", "3", "4", "5"];
   return (
     <section className="only-print wide log-page">
       <h2>
         {sheet.title}: {words.sheet.table}
       </h2>
+      {asked.length > 0 ? <p className="small">{asked.join(" ")}</p> : null}
       <table className="blank">
         <thead>
           <tr>

@@ -1,5 +1,5 @@
 import type { SheetDoc } from "@lampcrate/contract";
-import { codeInAddress, dateWords, showQuantity } from "@lampcrate/core";
+import { askedWords, codeInAddress, dateWords, showQuantity } from "@lampcrate/core";
 import { useQuery } from "@tanstack/react-query";
 import { useEffect } from "react";
 import { Link, useParams, useSearchParams } from "react-router";
@@ -31,6 +31,7 @@ export function OpenSheet({ sheet }: { readonly sheet: SheetDoc }) {
   const { brief, units } = sheet;
   const family = familyOf(brief);
   const goal = family.goalWords(brief.spec, (si, dimension) => showQuantity(si, dimension, units));
+  const asked = askedWords(family, brief.spec, brief.outcomes, units);
   const path = `/h/${codeInAddress(sheet.code)}`;
   const steps = [
     words.sheet.ask(goal),
@@ -90,6 +91,7 @@ export function OpenSheet({ sheet }: { readonly sheet: SheetDoc }) {
         <p>
           {sheet.words.test.join(" ")} {brief.protocolNote}
         </p>
+        {asked.length > 0 ? <p>{asked.join(" ")}</p> : null}
       </section>
       <section className="card">
         <h2>{words.sheet.rules}</h2>

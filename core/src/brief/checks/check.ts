@@ -1,5 +1,6 @@
 import type { Room } from "../../calendar/clashes.ts";
 import type { RunKind } from "../../calendar/runKinds.ts";
+import type { CheckedRatio } from "../../family/band.ts";
 import type { TierKind } from "../../family/choices.ts";
 import type { StockUnit } from "../../kit/amounts/amountWords.ts";
 import type { Filling } from "../fill.ts";
@@ -39,7 +40,7 @@ export interface Beside {
   /** Where the sessions still to come are held. */
   readonly rooms: readonly Room[];
   /** measured ÷ predicted of checked results of this form. */
-  readonly ratios: readonly number[];
+  readonly ratios: readonly CheckedRatio[];
 }
 
 /** Where in the brief's step something is mended. */

@@ -63,13 +63,22 @@ function hullKg(s: Values, d: Values): number {
 /** Middle of tokens one deep above the base, m. */
 const tokenHeightM = 0.004;
 
+/** Foil folded by hand leaks at its corners and tips sooner than a sheet that stands by itself: the model knows less of it. */
+const foilFactor = 2;
+
+const shareBand = (s: Values, d: Values): number =>
+  !isRaft(d) && choiceOf(s, floatSpec, "from") !== "clay" && choiceOf(d, floatDesign, "sheet") === "kitchen-foil"
+    ? foilFactor
+    : shareFactor;
+
 const tokenOf = (s: Values) => tokenById(choiceOf(s, floatSpec, "token"));
 
 function predict(s: Values, d: Values): readonly Prediction[] {
   const bound = loadBound(hullOf(s, d), hullKg(s, d), numberOf(s, floatSpec, "waterM"));
-  const load = band(usualShare * bound, shareFactor, { atMost: bound });
+  const factor = shareBand(s, d);
+  const load = band(usualShare * bound, factor, { atMost: bound });
   const token = tokenOf(s).massKg;
-  const count = band(Math.round(load.mid / token), shareFactor);
+  const count = band(Math.round(load.mid / token), factor);
   const most = countBound(bound, token);
   return [
     {

@@ -3,6 +3,7 @@ import { jointN as joints, lines, sticks } from "../materials/sticks.ts";
 import type { Values } from "../shape.ts";
 import { choiceOf, numberOf } from "../values.ts";
 import { spanDesign, spanSpec } from "./fields.ts";
+import { bearingJoints, jointFactor, strutFactor, weakestShare } from "./joints.ts";
 import type { Structure } from "./structure.ts";
 
 /** Strength of an anchor that nobody measured, N. */
@@ -10,6 +11,15 @@ const anchorN = 15;
 
 /** The bridge that a brief's numbers describe. */
 export function structureOf(spec: Values, design: Values): Structure {
+  const built = wellMade(spec, design);
+  if (built.form !== "truss") return built;
+  // A truss is as strong as the weakest of the joints and struts that bear most; made well, as the middle one of each.
+  const bearing = built.frames * bearingJoints;
+  return { ...built, jointN: built.jointN * weakestShare(bearing, jointFactor), strutShare: weakestShare(bearing, strutFactor) };
+}
+
+/** The same with every joint and strut as strong as the middle one of many. */
+export function wellMade(spec: Values, design: Values): Structure {
   const n = (id: string): number => numberOf(design, spanDesign, id);
   const gapM = numberOf(spec, spanSpec, "gapM");
   const form = choiceOf(design, spanDesign, "form");

@@ -4,7 +4,7 @@ import type { Mark, Scene, Values } from "../shape.ts";
 import { numberOf } from "../values.ts";
 import { structureOf } from "./build.ts";
 import { spanSpec } from "./fields.ts";
-import { type Structure, sag } from "./structure.ts";
+import { hold, type Structure, sag } from "./structure.ts";
 
 const bays = 24;
 
@@ -16,7 +16,9 @@ export function spanScene(spec: Values, design: Values): Scene {
   const load = n("loadKg");
   const built = structureOf(spec, design);
   const wanted = sag(built, load * gravity) ?? 0;
-  const down = Math.min(wanted, deck);
+  // A deck that is expected to give way is not drawn as if it held: its load has come down to the floor.
+  const holds = hold(built, deck) >= load * gravity;
+  const down = holds ? Math.min(wanted, deck) : deck;
   const support = Math.max(0.08, gap * 0.22);
   const left = support;
   const right = left + gap;
@@ -38,7 +40,16 @@ export function spanScene(spec: Values, design: Values): Scene {
       { kind: "block", role: "support", x: 0, y: 0, w: support, h: deck },
       { kind: "block", role: "support", x: right, y: 0, w: support, h: deck },
       { kind: "note", x: middle, y: height - Math.max(0.02, gap * 0.045), words: "load only here, between the marks", anchor: "middle" },
-      { kind: "note", x: middle + box, y: deck + thick + 0.012, words: "sags about {}", fill: [[sagged, "length"]], tone: "predicted" },
+      holds
+        ? { kind: "note", x: middle + box, y: deck + thick + 0.012, words: "sags about {}", fill: [[sagged, "length"]], tone: "predicted" }
+        : {
+            kind: "note",
+            x: middle + box,
+            y: deck + thick + 0.012,
+            words: "gives way before {}",
+            fill: [[load, "mass"]],
+            tone: "predicted",
+          },
       { kind: "measure", from: [left, deck * 0.22], to: [right, deck * 0.22], valueSi: gap, words: "clear" },
       { kind: "measure", from: [width - support * 0.28, 0], to: [width - support * 0.28, deck], valueSi: deck },
     ],
@@ -57,8 +68,8 @@ export function spanScene(spec: Values, design: Values): Scene {
     motion: {
       durationS: 2.4,
       told:
-        wanted >= deck
-          ? { words: "Under {} it goes down to the floor.", fill: [[load, "mass"]] }
+        !holds || wanted >= deck
+          ? { words: "Under {} it gives way and goes down to the floor.", fill: [[load, "mass"]] }
           : {
               words: "Under {} it sags {} and holds.",
               fill: [

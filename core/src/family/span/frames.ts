@@ -24,6 +24,8 @@ export interface Truss {
   readonly bendingPa: number;
   /** Strength of one joint, N. */
   readonly jointN: number;
+  /** What the weakest strut bears, as a share of a straight one by itself; 1 where it isn't said. */
+  readonly strutShare?: number | undefined;
 }
 
 /** Lines hung with a dip at the load. */
@@ -76,7 +78,7 @@ export function trussSag(truss: Truss, loadN: number): number {
 export function trussCollapse(truss: Truss): number {
   const web = Math.sqrt(truss.depthM ** 2 + truss.spacingM ** 2 / 4);
   const bears = (lengthM: number): number =>
-    Math.min(strutStrength(truss.strut, lengthM, truss.stiffnessPa, truss.bendingPa), truss.jointN);
+    Math.min((truss.strutShare ?? 1) * strutStrength(truss.strut, lengthM, truss.stiffnessPa, truss.bendingPa), truss.jointN);
   const chord = (truss.frames * bears(truss.spacingM) * 4 * truss.depthM) / truss.gapM;
   return Math.min(chord, (truss.frames * bears(web) * 2 * truss.depthM) / web);
 }

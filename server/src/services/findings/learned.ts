@@ -9,6 +9,7 @@ import {
   learnAmount,
   learnRebuild,
   learnSpoil,
+  likeness,
   mean,
   type RebuildSession,
   unitsFor,
@@ -28,6 +29,9 @@ import type { Digests } from "./digests.ts";
 /** Runs of a family looked back on, newest first: older ones have been learned from long ago. */
 const mostRuns = 40;
 
+/** Builds less alike than this teach nothing. */
+const leastAlike = 0.1;
+
 /** Results learned from, newest first: beyond a thousand the middle and its factor hardly move. */
 const mostChecked = 1000;
 
@@ -36,7 +40,6 @@ export function learnedDoc(db: Database, digests: Digests, runId: string): Learn
   const row = runRow(db, runId);
   const { doc } = loadBrief(db, row.briefId);
   const family = familyOfBrief(doc);
-  const form = family.formOf(doc.spec, doc.design);
   const tried = houseTrials(db, runId);
   const counted = countsOf(db, runId);
   const siblings = db
@@ -50,8 +53,8 @@ export function learnedDoc(db: Database, digests: Digests, runId: string): Learn
   const [measure] = family.measures(doc.spec);
   const checked: Checked[] = [];
   const take = (of: BriefDoc, versions: readonly Tested[], from: Checked["from"]): void => {
-    const ratio = of.family === doc.family && checked.length < mostChecked ? ratioOf(family, of, versions, form, measure.id) : null;
-    if (ratio !== null) checked.push({ ratio, from });
+    const ratio = of.family === doc.family && checked.length < mostChecked ? ratioOf(family, of, versions, doc, measure.id) : null;
+    if (ratio !== null) checked.push({ ...ratio, from });
   };
   for (const { id } of siblings) {
     for (const { doc: d, brief: b } of id === runId ? tried : houseTrials(db, id)) take(b, d.versions.map(testedOf), "house trial");
@@ -94,11 +97,20 @@ const foundTested = ({ role, variables, trials }: FindingVersion): Tested => ({ 
 const testedOf = ({ role, variables, trials }: VersionDoc): Tested => ({ role, variables, values: exactNumbers(outcomesOf(trials)) });
 
 /** One result for a build: the mean of its possible values over what was predicted for what it declares. Its first build of the form counts; null when none does. */
-function ratioOf(family: Family, of: BriefDoc, versions: readonly Tested[], form: string, measureId: string): number | null {
+function ratioOf(
+  family: Family,
+  of: BriefDoc,
+  versions: readonly Tested[],
+  now: BriefDoc,
+  measureId: string,
+): Pick<Checked, "ratio" | "weight"> | null {
+  const form = family.formOf(now.spec, now.design);
   for (const { role, variables, values } of versions) {
     if (role !== "build" || values.length === 0 || mean(values) <= 0) continue;
     const predicted = predictedFor(family, of, variables, measureId);
-    if (predicted.form === form && predicted.mid > 0) return mean(values) / predicted.mid;
+    if (predicted.form !== form || predicted.mid <= 0) continue;
+    const weight = likeness(family, now, { spec: of.spec, design: { ...of.design, ...variables } });
+    return weight < leastAlike ? null : { ratio: mean(values) / predicted.mid, weight };
   }
   return null;
 }

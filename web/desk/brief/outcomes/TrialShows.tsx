@@ -1,13 +1,4 @@
-import {
-  failedAs,
-  failedKinds,
-  families,
-  familyOfBrief,
-  furtherMeasures,
-  type Outcomes,
-  settingField,
-  showQuantity,
-} from "@lampcrate/core";
+import { askedWords, failedAs, failedKinds, families, familyOfBrief, furtherMeasures, type Outcomes, settingField } from "@lampcrate/core";
 import { Checkbox, Select } from "antd";
 import { ChoiceBox } from "../../pieces/ChoiceBox.tsx";
 import { Fold } from "../../pieces/Fold.tsx";
@@ -27,6 +18,7 @@ export function TrialShows() {
   const own = families[brief.family];
   const family = familyOfBrief(brief);
   const [measure] = family.measures(spec);
+  const asked = askedWords(family, spec, outcomes, run.units);
   const set = (patch: Partial<Outcomes>, words: string): void => change({ outcomes: { ...outcomes, ...patch } }, words);
   const varies = [null, ...Object.keys(own.settings ?? {})].map((id) => ({
     value: id ?? none,
@@ -38,7 +30,6 @@ export function TrialShows() {
     nothing: "nothing at all: 0",
     "no value": "no value: it is left out of means",
   } as const;
-  const setting = settingField(own, outcomes.setting);
   const further = furtherMeasures(own, spec);
   return (
     <Fold name="What a trial shows" at="shows" title="What a trial shows" holds={heldWords(measure.words, outcomes)}>
@@ -68,14 +59,6 @@ export function TrialShows() {
           onChange={(versions) => set({ versions }, `${versions} versions asked for`)}
         />
       </div>
-      {setting?.kind === "number" && measure.rungs ? (
-        <p className="small soft">
-          A ladder: each trial is written with its own {setting.words}, and the next one is offered. The goal is met by “
-          {measure.rungs.steps[measure.rungs.asked]}” at {showQuantity(family.goal(spec).value, setting.dimension, run.units)}.
-        </p>
-      ) : setting ? (
-        <p className="small soft">Only trials at the same {setting.words} are compared.</p>
-      ) : null}
       <div>
         <span className="field-label small">Asked beside it, if families want to tell</span>
         <Select
@@ -98,6 +81,11 @@ export function TrialShows() {
       </Checkbox>
       {own.measures(spec)[0].dimension === "mass" || own.measures(spec)[0].token ? (
         <TokenList tokens={outcomes.tokens} onChange={(tokens, words) => set({ tokens }, words)} />
+      ) : null}
+      {asked.length > 0 ? (
+        <p className="small">
+          <strong>Families read:</strong> {asked.join(" ")}
+        </p>
       ) : null}
       <QuestionLists questions={outcomes.questions} usual={own.questions} onChange={(questions, words) => set({ questions }, words)} />
     </Fold>
