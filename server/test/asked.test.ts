@@ -1,4 +1,12 @@
-import { type BriefDoc, blankTrial, type EntryInput, type FindingsDoc, type RunDoc, type TrialInput } from "@lampcrate/contract";
+import {
+  type BriefDoc,
+  blankTrial,
+  type EntryInput,
+  type FindingsDoc,
+  type MineDoc,
+  type RunDoc,
+  type TrialInput,
+} from "@lampcrate/contract";
 import { asFamily, type Outcomes } from "@lampcrate/core";
 import { afterEach, beforeEach, describe, expect, it } from "vitest";
 import { entriesOf, everything, goodEntry, openTestHouse, sendTo, settings, type TestHouse } from "./house.ts";
@@ -204,5 +212,30 @@ describe("a guess", () => {
       "4 versions had a guess made before their first result: 2 came within a fifth of it.",
       "2 guessed too much and none too little; the middle guess was 1.8 times what came out.",
     ]);
+  });
+});
+
+describe("a yes to photos", () => {
+  it("is given and taken back behind the private link, after entries have closed too", async () => {
+    const run = await runOf("descent", {});
+    const entry = goodEntry("photo");
+    await sendTo(house, run, entry);
+    house.at("2027-01-10T10:00:00Z");
+    const headers = { "x-entry-secret": entry.secret };
+    const mine = async () => ((await house.ask("GET", "/api/public/mine", undefined, { cookie: null, headers })).body as MineDoc).photo;
+    const put = (json: unknown) => house.ask("PUT", "/api/public/mine/photo", json, { cookie: null, headers });
+    expect(await mine()).toBe(false);
+    expect((await put({ given: true })).status).toBe(200);
+    expect(await mine()).toBe(true);
+    expect((await put({ given: "yes" })).status).toBe(422);
+    expect((await put({ given: false })).status).toBe(200);
+    expect(await mine()).toBe(false);
+    const stranger = await house.ask(
+      "PUT",
+      "/api/public/mine/photo",
+      { given: true },
+      { cookie: null, headers: { "x-entry-secret": "q".repeat(32) } },
+    );
+    expect(stranger.status).toBe(404);
   });
 });

@@ -43,6 +43,8 @@ export interface SheetDoc {
 export interface MineDoc {
   readonly sheet: SheetDoc;
   readonly entry: EntryDoc;
+  /** Whether an adult agreed to a photo being shown. */
+  readonly photo: boolean;
 }
 
 /** One builder's story, by alias. */

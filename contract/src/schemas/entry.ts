@@ -130,6 +130,9 @@ export const entryInput = objectOf<EntryInput>({
 
 export const entryCorrection = objectOf<EntryCorrection>({ revision, ...aboutEntry });
 
+/** An adult's yes or no to a photo being shown. */
+export const photoInput = objectOf<{ readonly given: boolean }>({ given: Joi.boolean().required() });
+
 export const decisionInput = objectOf<DecisionInput>({
   decision: Joi.string()
     .valid(...decisions)

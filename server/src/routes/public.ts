@@ -1,4 +1,4 @@
-import { entryCorrection, entryInput } from "@lampcrate/contract/schemas";
+import { entryCorrection, entryInput, photoInput } from "@lampcrate/contract/schemas";
 import { codeInAddress, dateOf } from "@lampcrate/core";
 import { Hono } from "hono";
 import { validator } from "hono/validator";
@@ -7,7 +7,7 @@ import { badField } from "../http/problem.ts";
 import { publicLimits } from "../http/publicLimits.ts";
 import { body, pageStart } from "../http/validate.ts";
 import type { Served } from "../served.ts";
-import { correct, eraseEntry, mine, withdraw } from "../services/entries/entries.ts";
+import { agreeToPhoto, correct, eraseEntry, mine, withdraw } from "../services/entries/entries.ts";
 import { Intake } from "../services/entries/intake.ts";
 import { houseDoc, houseZone } from "../services/house/house.ts";
 import { PublicSheets } from "../services/runs/publicSheets.ts";
@@ -71,6 +71,9 @@ export function publicRoutes(deps: Served) {
     .get("/public/mine", secret, (c) => c.json(mine(deps, c.req.valid("header")["x-entry-secret"])))
     .put("/public/mine", secret, body(entryCorrection), (c) =>
       c.json(correct(deps, c.req.valid("header")["x-entry-secret"], c.req.valid("json"))),
+    )
+    .put("/public/mine/photo", secret, body(photoInput), (c) =>
+      c.json(agreeToPhoto(deps, c.req.valid("header")["x-entry-secret"], c.req.valid("json").given)),
     )
     .post("/public/mine/withdraw", secret, (c) => c.json(withdraw(deps, c.req.valid("header")["x-entry-secret"], true)))
     .post("/public/mine/restore", secret, (c) => c.json(withdraw(deps, c.req.valid("header")["x-entry-secret"], false)))

@@ -4,6 +4,7 @@ import { useState } from "react";
 import { Link } from "react-router";
 import { useWords } from "../../shared/words/useWords.ts";
 import type { LogDraft } from "./draft.ts";
+import { LinkQr } from "./LinkQr.tsx";
 import { SentBefore } from "./SentBefore.tsx";
 
 /** After sending: the made-up name and the private link, which only this family has. */
@@ -42,6 +43,7 @@ export function Sent({
           <a className="plain" href={path}>
             {words.sent.open}
           </a>
+          <LinkQr link={link} />
         </div>
       </section>
       <SentBefore code={sheet.code} but={draft.secret} />

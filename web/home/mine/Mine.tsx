@@ -7,6 +7,7 @@ import { useWords } from "../../shared/words/useWords.ts";
 import { focused } from "../focused.ts";
 import { AboutIt } from "../logbook/AboutIt.tsx";
 import { forgetEntry } from "../logbook/draft.ts";
+import { LinkQr } from "../logbook/LinkQr.tsx";
 import { OwnThings } from "../logbook/OwnThings.tsx";
 import { RuleAnswers } from "../logbook/RuleAnswers.tsx";
 import { Versions } from "../logbook/Versions.tsx";
@@ -114,6 +115,14 @@ function OpenMine({ mine, secret, onErased }: { readonly mine: MineDoc; readonly
       <section className="card stacked" aria-label={words.log.adult}>
         <AboutIt ageBand={about.ageBand} said={about.said} questions={[]} onChange={(patch) => setAbout((now) => ({ ...now, ...patch }))} />
       </section>
+      <label className="tick card">
+        <input
+          type="checkbox"
+          checked={mine.photo}
+          onChange={({ target }) => void act(() => ask(api.public.mine.photo.$put({ header, json: { given: target.checked } })))}
+        />
+        <span>{words.mine.photoOn}</span>
+      </label>
       {trouble === null ? null : (
         <p role="alert" className="ask">
           {trouble}
@@ -146,6 +155,9 @@ function OpenMine({ mine, secret, onErased }: { readonly mine: MineDoc; readonly
             {words.mine.erase}
           </button>
         )}
+      </div>
+      <div className="buttons">
+        <LinkQr link={location.href} />
       </div>
       <p className="small soft">{sheet.keeping}</p>
     </main>

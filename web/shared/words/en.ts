@@ -151,6 +151,9 @@ export const en = {
     link: "Your private link. Only you have it: with it you can come back, correct, withdraw or erase your entry.",
     copy: "Copy the link",
     copied: "Copied",
+    qr: "Show it as a QR code",
+    qrHide: "Hide the QR code",
+    qrLabel: "Your private link as a QR code: scan it with another phone",
     open: "Open my entry",
     before: "Sent from this device before",
   },
@@ -171,6 +174,7 @@ export const en = {
     eraseSure: "Erase everything, for good",
     erased: "It is erased. Nothing of it is left.",
     keep: "No, keep it",
+    photoOn: "A photo may be shown, once photos can be sent.",
     noLink: "This page opens with your private link.",
   },
   reveal: {

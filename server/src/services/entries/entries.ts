@@ -10,7 +10,7 @@ import { houseZone } from "../house/house.ts";
 import type { RunRow } from "../runs/runs.ts";
 import { entryDoor, sheetDoc } from "../runs/sheet.ts";
 import { hashOf } from "../secrets.ts";
-import { putCorrection } from "./corrections.ts";
+import { photoConsent, putCorrection, setPhotoConsent } from "./corrections.ts";
 import { entryDocs } from "./entryDoc.ts";
 import { eraseEntries, forget } from "./erasing.ts";
 
@@ -51,7 +51,7 @@ export function mine(deps: Deps, secret: string): MineDoc {
 function mineDoc(db: Store, row: EntryRow, of: RunRow, now: number): MineDoc {
   const [doc] = entryDocs(db, of, [row]);
   if (!doc) throw new Error("an entry that was just read has a document");
-  return { entry: doc, sheet: sheetDoc(db, of, now, row.briefVersion) };
+  return { entry: doc, sheet: sheetDoc(db, of, now, row.briefVersion), photo: photoConsent(db, row.key) };
 }
 
 /** Replaces the entry by its corrected form: back to the sifter, unless the family has taken it out. */
@@ -65,6 +65,15 @@ export function correct(deps: Deps, secret: string, input: EntryCorrection): Min
     putCorrection(deps.db, tx, { row, of, by: "the family", at }, input);
     const after = byLink(tx, secret);
     return mineDoc(tx, after.row, after.of, deps.clock());
+  });
+}
+
+/** An adult agrees to a photo being shown, or takes that back; at any time, whatever the run does. */
+export function agreeToPhoto(deps: Deps, secret: string, given: boolean): MineDoc {
+  return deps.db.transaction((tx) => {
+    const { row, of } = byLink(tx, secret);
+    setPhotoConsent(tx, row.key, given, deps.clock());
+    return mineDoc(tx, row, of, deps.clock());
   });
 }
 
