@@ -55,6 +55,7 @@ export * from "./finding/outcome/runModel.ts";
 export * from "./finding/outcome/trialOutcome.ts";
 export * from "./finding/outcome/versionOutcome.ts";
 export * from "./finding/outcome/worked.ts";
+export * from "./finding/ownClass.ts";
 export * from "./finding/permutation.ts";
 export * from "./finding/power.ts";
 export * from "./finding/ranking.ts";

@@ -240,6 +240,21 @@ describe("loads counted in things of one's own", () => {
   });
 });
 
+describe("a bare small number where grams are asked", () => {
+  const offers = (raw: string) =>
+    checkVersion(span, specOf(span), startValues(span.design), {
+      role: "build",
+      variables: {},
+      place: null,
+      trials: [{ raw, instrument: "kitchen scale" }],
+    })[0]?.verdict;
+
+  it("is asked about where it would be an ordinary result in the larger unit", () => {
+    expect(offers("0,4")).toEqual({ flag: null, offers: [{ value: 0.4, reasons: ["unit kg"] }] });
+    for (const raw of ["0,4 g", "400", "0.4 kg", "0", "9"]) expect(offers(raw)).toEqual({ flag: null, offers: [] });
+  });
+});
+
 describe("what a brief may not ask", () => {
   const wrong = (patch: Partial<Outcomes>) => outcomeErrors(span, specOf(span), asked(patch)).map(({ field }) => field);
 

@@ -155,6 +155,15 @@ describe("loads in things of one's own", () => {
       ["3 books", null],
     ]);
     expect(entry?.tokens).toEqual(tokens);
+    const books = (raw: string) => version([load(raw), load(raw)]);
+    await sendTo(house, run, goodEntry("books", { tokens, versions: [books("3 books"), books("5 books")] }));
+    await acceptAll(run);
+    const found = (await house.ask("GET", `/api/runs/${run.id}/findings`)).body as FindingsDoc;
+    const own = found.table.builders.find(({ measure }) => measure !== null);
+    expect(own).toMatchObject({ metGoal: false, first: { low: 3 }, last: { low: 5 }, change: "better", measure: { dimension: "count" } });
+    expect(found.plain).toContain(
+      "1 counted loads in something that nobody weighed: each is held against itself alone, and against no goal.",
+    );
     const unknown = await sendTo(house, run, goodEntry("other", { versions: [version([load("3 pans")])] }));
     expect([unknown.status, fieldsOf(unknown.body)]).toEqual([422, ["versions[0].trials[0].raw"]]);
     const weightless = await sendTo(house, run, goodEntry("w", { tokens: [{ name: "feather", massKg: 0, weighed: null }] }));

@@ -1,4 +1,4 @@
-import type { Room, UnitChoice, WorkTimes } from "@lampcrate/core";
+import type { NamedToken, Room, UnitChoice, WorkTimes } from "@lampcrate/core";
 import type { Role } from "./capabilities.ts";
 
 /** A room as it crosses the wire: as it is reckoned with. */
@@ -35,6 +35,8 @@ export interface HouseInput {
   readonly rooms: readonly RoomDoc[];
   readonly closures: readonly ClosureDoc[];
   readonly preparing: PreparingDoc;
+  /** Things that loads are counted in here, offered to every brief. */
+  readonly tokens: readonly NamedToken[];
 }
 
 export type HouseDoc = HouseInput;

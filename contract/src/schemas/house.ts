@@ -2,6 +2,7 @@ import { floors } from "@lampcrate/core";
 import Joi from "joi";
 import { roles } from "../house/capabilities.ts";
 import type { ClosureDoc, HouseInput, OwnPassword, PreparingDoc, RoomDoc, SetupInput, SignInInput, StaffInput } from "../house/house.ts";
+import { tokens } from "./outcomes.ts";
 import { date, id, line, objectOf, revision, units, webAddress, zone } from "./parts.ts";
 
 const lengthM = Joi.number().greater(0).max(500).allow(null).required();
@@ -73,6 +74,7 @@ export const houseInput = objectOf<HouseInput>({
       }),
     ),
   preparing: preparing.required() as Joi.ObjectSchema,
+  tokens: tokens.default([]),
 });
 
 export const setupInput = objectOf<SetupInput>({

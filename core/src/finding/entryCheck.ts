@@ -4,7 +4,8 @@ import type { TestPlace, VersionRole } from "../family/choices.ts";
 import type { Family, Measure, Values } from "../family/shape.ts";
 import { instrumentById } from "../quantity/instruments.ts";
 import type { Read } from "../quantity/parse.ts";
-import { checkValue, type Verdict } from "./flag.ts";
+import { unitById } from "../quantity/units.ts";
+import { checkValue, type Offer, type Verdict } from "./flag.ts";
 import { readSetting, readTrial } from "./readTrial.ts";
 
 /** What one typed trial says, held against the brief. */
@@ -82,6 +83,8 @@ export function checkVersion(family: Family, spec: Values, design: Values, versi
     const broke = readTrial(trial.broke ?? null, measure);
     if (!read.ok) return { read, broke, verdict: quiet };
     const bounds = boundsOf(trial);
+    const slip = largerUnit(read, trial.raw ?? "", measure, bounds, expected);
+    if (slip) return { read, broke, verdict: { flag: null, offers: [slip] } };
     const peers = reads.flatMap((other, i) =>
       i !== index && other.ok && isAtSame(trial, version.trials[i]) && !isOutside(other.si, bounds.hard) ? [other.si] : [],
     );
@@ -105,6 +108,25 @@ export function checkVersion(family: Family, spec: Values, design: Values, versi
 export function specAt(spec: Values, { setting }: Measure, tried: string | null): Values {
   const { at } = readSetting(tried, setting);
   return at === null || !setting || spec[setting.id] === undefined ? spec : { ...spec, [setting.id]: at };
+}
+
+/** What a bare small number is in the larger unit that people think in: "0,4" where grams are asked. */
+const largerUnits: Readonly<Record<string, string>> = { g: "kg", mm: "m", cm: "m" };
+
+/** A bare number far below what is expected, that would be an ordinary one in the larger unit; null where nothing speaks for it. */
+function largerUnit(
+  read: Extract<Read, { readonly ok: true }>,
+  raw: string,
+  { better, unit }: Measure,
+  { soft }: Bounds,
+  expected: () => number | null,
+): Offer | null {
+  const larger = largerUnits[unit ?? ""];
+  if (larger === undefined || better !== "more" || read.typed <= 0 || read.typed >= 10 || /[a-z"']/i.test(raw)) return null;
+  const value = read.typed * unitById(larger).factor;
+  const usual = expected();
+  const far = usual !== null && read.si < usual / 20 && value > usual / 10 && value < usual * 5 && !isOutside(value, soft);
+  return far ? { value, reasons: [`unit ${larger}`] } : null;
 }
 
 const isAtSame = (a: CheckedWords, b: CheckedWords | undefined): boolean => (a.setting ?? null) === (b?.setting ?? null);

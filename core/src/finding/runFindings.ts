@@ -80,6 +80,8 @@ export interface RunFindings {
   readonly goalMet: number;
   /** Entries judged by another goal than the run's of today. */
   readonly otherGoals: number;
+  /** Entries counted in things that nobody weighed: each compares with itself alone. */
+  readonly unweighed: number;
   readonly builders: readonly BuilderFound[];
   readonly comparisons: readonly FairTestFound[];
 }
@@ -95,17 +97,20 @@ export function runFindings(family: Family, spec: Values, entries: readonly Find
 
 /** What one accepted entry shows by itself, against the goal of the sheet it was built from. */
 export interface EntryFound {
+  /** Its numbers are of a class of their own, that no goal speaks of. */
+  readonly isOwnClass: boolean;
   readonly measure: Measure;
   readonly goal: number;
   readonly builder: BuilderFound;
   readonly comparisons: readonly FairTestFound[];
 }
 
-/** What one accepted entry shows: it depends on no other one, so that it need not be reckoned again when others come in. */
-export function entryFindings(family: Family, spec: Values, entry: FindingEntry): EntryFound {
-  const [measure] = family.measures(spec);
-  const goal = goalValue(family, spec);
+/** What one accepted entry shows, its numbers of the family's measure or of a class of their `own`: it depends on no other one, so that it need not be reckoned again when others come in. */
+export function entryFindings(family: Family, spec: Values, entry: FindingEntry, own: Measure | null = null): EntryFound {
+  const measure = own ?? family.measures(spec)[0];
+  const goal = own ? Number.POSITIVE_INFINITY : goalValue(family, spec);
   return {
+    isOwnClass: own !== null,
     measure,
     goal,
     builder: builderOf(entry, goal, measure),
@@ -122,7 +127,8 @@ export function joinFindings(family: Family, spec: Values, found: readonly Entry
     measure,
     goal,
     entries: found.length,
-    otherGoals: found.filter((one) => one.goal !== goal || !isAlike(one.measure, measure)).length,
+    otherGoals: found.filter((one) => !one.isOwnClass && (one.goal !== goal || !isAlike(one.measure, measure))).length,
+    unweighed: found.filter((one) => one.isOwnClass).length,
     goalMet: builders.filter((builder) => builder.metGoal).length,
     builders,
     comparisons: found.flatMap(({ comparisons }) => comparisons),

@@ -62,9 +62,11 @@ export function comparisonWords(found: FairTestFound, units: UnitChoice, at: "ho
 
 /** The run's answer in a few sentences, the goal first. */
 export function findingsWords(findings: RunFindings, units: UnitChoice): readonly string[] {
-  const { entries, goalMet, otherGoals, builders, comparisons } = findings;
+  const { entries, goalMet, otherGoals, unweighed, builders, comparisons } = findings;
   if (entries === 0) return ["No entry has been accepted yet."];
   const words = [`${goalMet} of ${entries} met the goal${otherGoals > 0 ? " of the sheet they built from" : ""}.`];
+  if (unweighed > 0)
+    words.push(`${unweighed} counted loads in something that nobody weighed: each is held against itself alone, and against no goal.`);
   const twice = builders.filter((builder) => builder.change !== null && builder.change !== "no number to compare");
   const better = twice.filter((builder) => builder.change === "better").length;
   if (twice.length > 0) words.push(`${better} of ${twice.length} who built again did better than with their first version.`);

@@ -9,6 +9,7 @@ import { CurrencyChoice, ZoneChoice } from "../pieces/HouseChoices.tsx";
 import { Labelled } from "../pieces/Labelled.tsx";
 import { Lock, useMay } from "../pieces/Lock.tsx";
 import { Opening } from "../pieces/Opening.tsx";
+import { TokenList } from "../pieces/TokenList.tsx";
 import { useJoinedForm } from "../pieces/useJoinedForm.ts";
 import { useSave } from "../pieces/useSave.ts";
 import { houseQuery, seasonQuery } from "../queries.ts";
@@ -134,6 +135,17 @@ function HouseForm({ saved }: { readonly saved: HouseDoc }) {
         </div>
       </section>
       <PreparingFields preparing={house.preparing} onChange={(preparing) => set({ preparing })} trouble={message("preparing")} />
+      <section className="sheet pad stack" aria-label="Things that loads are counted in">
+        <h2>Things that loads are counted in</h2>
+        <TokenList
+          words="Coins, storybooks, bean bags: named once here, every brief may take them over, and “60 coins” is read as their mass."
+          units={house.units}
+          offered={[]}
+          tokens={house.tokens}
+          onChange={(tokens) => set({ tokens })}
+        />
+        {message("tokens")}
+      </section>
       <Rooms house={house} onChange={(rooms) => set({ rooms })} message={message} />
       <Closures closures={house.closures} onChange={(closures) => set({ closures })} message={message} />
       <ClashNotice clashes={clashes} onTakeTheirs={takeTheirs} />

@@ -40,7 +40,8 @@ export function TrialRow({ number, trial, checked, measure, further, offered, wo
   const value = read?.ok ? showQuantity(read.si, measure.dimension, units) : null;
   // Nobody is asked about a number that is still being written.
   const written = useRested(trial.raw, restMs) === trial.raw;
-  const asks = written && checked !== undefined && checked.verdict.flag !== null && !trial.kept;
+  const isOdd = checked !== undefined && (checked.verdict.flag !== null || checked.verdict.offers.length > 0);
+  const asks = written && isOdd && !trial.kept;
   // The question goes with its answer: whoever works by keys is back at the number.
   const answered = (patch: Partial<TrialInput>): void => {
     document.getElementById(id)?.focus();

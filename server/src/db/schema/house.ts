@@ -1,5 +1,5 @@
 import { auditAreas, type PreparingDoc, roles } from "@lampcrate/contract";
-import { floors, unitChoices } from "@lampcrate/core";
+import { floors, type NamedToken, unitChoices } from "@lampcrate/core";
 import { index, integer, real, sqliteTable, text } from "drizzle-orm/sqlite-core";
 
 /* Who and where: the house, its people, rooms and closed days. */
@@ -16,6 +16,8 @@ export const house = sqliteTable("house", {
   keepingDays: integer("keeping_days").notNull(),
   /** null: the usual. */
   preparing: text("preparing", { mode: "json" }).$type<PreparingDoc | null>(),
+  /** Things that loads are counted in here. */
+  tokens: text("tokens", { mode: "json" }).$type<readonly NamedToken[]>().notNull().default([]),
   /** How surely the season is bought for as one; null: each crate by itself. */
   buyAsOne: real("buy_as_one"),
   revision: integer("revision").notNull(),

@@ -1,9 +1,20 @@
 import type { EntryDoc } from "@lampcrate/contract";
-import { comparedGuess, type EntryFound, entryFindings, type Family, type FindingEntry, familyOfBrief, type Values } from "@lampcrate/core";
+import {
+  comparedGuess,
+  type EntryFound,
+  entryFindings,
+  type Family,
+  type FindingEntry,
+  familyOfBrief,
+  type OwnClass,
+  ownClass,
+  type Values,
+} from "@lampcrate/core";
 import { inArray } from "drizzle-orm";
 import type { Database } from "../../db/open.ts";
 import { entry } from "../../db/schema/index.ts";
 import { entryDocs, outcomesOf } from "../entries/entryDoc.ts";
+import { familyOfEntry } from "../entries/readVersions.ts";
 import { frozenVersion, loadBrief } from "../runs/briefs.ts";
 import type { RunRow } from "../runs/runs.ts";
 
@@ -92,13 +103,14 @@ export class RunDigest {
       const doc = docs[i];
       if (!doc) continue;
       if (doc.state === "accepted" || this.kept.get(row.key)?.state === "accepted") this.counted += 1;
-      const counted = findingEntry(doc);
+      const own = ownClassOf(db, run, doc);
+      const counted = findingEntry(doc, own);
       this.kept.set(row.key, {
         revision: row.revision,
         state: doc.state,
         briefVersion: doc.briefVersion,
         entry: counted,
-        found: doc.state === "accepted" ? foundOf(db, run, doc.briefVersion, counted) : null,
+        found: doc.state === "accepted" ? foundOf(db, run, doc.briefVersion, counted, own) : null,
       });
     }
   }
@@ -111,9 +123,9 @@ function dataStamp(db: Database): string {
 }
 
 /** What an entry shows by the brief its family built from. */
-function foundOf(db: Database, run: RunRow, briefVersion: number, counted: FindingEntry): EntryFound {
+function foundOf(db: Database, run: RunRow, briefVersion: number, counted: FindingEntry, own: OwnClass | null): EntryFound {
   const { brief } = frozenVersion(db, run.briefId, briefVersion);
-  return entryFindings(familyOfBrief(brief), brief.spec, counted);
+  return entryFindings(familyOfBrief(brief), brief.spec, counted, own?.measure);
 }
 
 /** What a run is judged by today. */
@@ -141,8 +153,18 @@ function goalOf(db: Database, run: RunRow): RunGoal {
   };
 }
 
-/** Values that count: accepted, read, and possible. */
-function findingEntry(doc: EntryDoc): FindingEntry {
+/** The class of its own that an entry is, counted in a thing that nobody weighed; null for all others. */
+function ownClassOf(db: Database, run: RunRow, doc: EntryDoc): OwnClass | null {
+  const trials = doc.versions.flatMap((version) => version.trials);
+  // Only what was typed and has no value can be such a count: few entries are looked at twice.
+  if (!trials.some(({ raw, value, broke, brokeValue }) => (raw !== null && value === null) || (broke !== null && brokeValue === null)))
+    return null;
+  const { brief } = frozenVersion(db, run.briefId, doc.briefVersion);
+  return ownClass(familyOfEntry(brief, doc.tokens).measures(brief.spec)[0], trials);
+}
+
+/** Values that count: accepted, read, and possible; as a count where the entry is a class of its own. */
+function findingEntry(doc: EntryDoc, own: OwnClass | null): FindingEntry {
   return {
     id: doc.id,
     alias: doc.alias,
@@ -153,12 +175,17 @@ function findingEntry(doc: EntryDoc): FindingEntry {
         variables: once(JSON.stringify(version.variables), version.variables),
         place: version.place,
         instrument: once(version.trials[0]?.instrument ?? "", version.trials[0]?.instrument ?? ""),
-        trials: outcomesOf(version.trials),
+        trials: outcomesOf(own ? version.trials.map((trial) => ({ ...trial, ...countedBy(own, trial) })) : version.trials),
         ...seenIn(version.trials),
         ...guessIn(version),
       };
     }),
   };
+}
+
+function countedBy(own: OwnClass, trial: EntryDoc["versions"][number]["trials"][number]) {
+  const { value, broke: brokeValue } = own.count(trial);
+  return { value, brokeValue };
 }
 
 /** Symptoms seen with a version; most have none, and keep none. */

@@ -30,9 +30,9 @@ export function houseDoc(db: Store): HouseDoc {
     .all()
     .map(({ place: _, ...kept }) => kept);
   const closures = db.select().from(closure).orderBy(asc(closure.from)).all();
-  const { name, zone, currency, units, publicUrl, keepingDays, revision } = found;
+  const { name, zone, currency, units, publicUrl, keepingDays, tokens, revision } = found;
   const preparing = found.preparing ?? usualPreparing;
-  return { name, zone, currency, units, publicUrl, keepingDays, revision, rooms, closures, preparing };
+  return { name, zone, currency, units, publicUrl, keepingDays, revision, rooms, closures, preparing, tokens };
 }
 
 /** Until a house says otherwise. */
@@ -129,6 +129,7 @@ export function saveHouse(deps: Deps, by: Person, input: HouseInput): HouseDoc {
         publicUrl: plainAddress(input.publicUrl),
         keepingDays: input.keepingDays,
         preparing: input.preparing,
+        tokens: input.tokens,
         revision: now.revision + 1,
       })
       .where(eq(house.id, houseId))
@@ -159,6 +160,7 @@ function houseWords(before: HouseDoc, after: HouseInput): string {
     rooms: "rooms",
     closures: "closed days",
     preparing: "preparing times",
+    tokens: "things that loads are counted in",
   } as const;
   const changed = (Object.keys(names) as (keyof typeof names)[]).filter((key) => !isDeepStrictEqual(before[key], after[key]));
   return changed.length === 0 ? "saved the house" : `changed ${changed.map((key) => names[key]).join(", ")} of the house`;

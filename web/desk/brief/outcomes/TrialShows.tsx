@@ -1,12 +1,14 @@
 import { askedWords, failedAs, failedKinds, families, familyOfBrief, furtherMeasures, type Outcomes, settingField } from "@lampcrate/core";
+import { useQuery } from "@tanstack/react-query";
 import { Checkbox, Select } from "antd";
 import { ChoiceBox } from "../../pieces/ChoiceBox.tsx";
 import { Fold } from "../../pieces/Fold.tsx";
+import { TokenList } from "../../pieces/TokenList.tsx";
 import { Whole } from "../../pieces/Whole.tsx";
+import { houseQuery } from "../../queries.ts";
 import { useBriefWork, useRunActions } from "../../work/RunContext.ts";
 import { MainChoice } from "./MainChoice.tsx";
 import { QuestionLists } from "./QuestionLists.tsx";
-import { TokenList } from "./TokenList.tsx";
 
 const none = "none";
 
@@ -15,6 +17,7 @@ export function TrialShows() {
   const { run, brief } = useBriefWork();
   const { change } = useRunActions();
   const { outcomes, spec } = brief;
+  const house = useQuery(houseQuery).data;
   const own = families[brief.family];
   const family = familyOfBrief(brief);
   const [measure] = family.measures(spec);
@@ -80,7 +83,13 @@ export function TrialShows() {
         Families answer the rules, yes or no, in the logbook
       </Checkbox>
       {own.measures(spec)[0].dimension === "mass" || own.measures(spec)[0].token ? (
-        <TokenList tokens={outcomes.tokens} onChange={(tokens, words) => set({ tokens }, words)} />
+        <TokenList
+          words="Loads may be counted in things of this brief's own: “60 coins”, “3 storybooks”"
+          units={run.units}
+          offered={house?.tokens ?? []}
+          tokens={outcomes.tokens}
+          onChange={(tokens, words) => set({ tokens }, words)}
+        />
       ) : null}
       {asked.length > 0 ? (
         <p className="small">

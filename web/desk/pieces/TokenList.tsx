@@ -1,11 +1,14 @@
-import { type NamedToken, parseQuantity, refusalWords, showQuantity, weighedEach } from "@lampcrate/core";
+import { type NamedToken, parseQuantity, refusalWords, showQuantity, type UnitChoice, weighedEach } from "@lampcrate/core";
 import { Input, InputNumber } from "antd";
 import { useState } from "react";
-import { Button } from "../../pieces/Button.tsx";
-import { Labelled } from "../../pieces/Labelled.tsx";
-import { useBriefWork } from "../../work/RunContext.ts";
+import { Button } from "./Button.tsx";
+import { Labelled } from "./Labelled.tsx";
 
 interface TokenListProps {
+  readonly words: string;
+  readonly units: UnitChoice;
+  /** Named by the house: taken over by a press. */
+  readonly offered: readonly NamedToken[];
   readonly tokens: readonly NamedToken[];
   readonly onChange: (tokens: readonly NamedToken[], words: string) => void;
 }
@@ -16,11 +19,10 @@ const stepKg = 0.001;
 const blank = { name: "", count: 10, mass: "" };
 
 /** Things that loads are counted in, with the mass of one where somebody weighed several together. */
-export function TokenList({ tokens, onChange }: TokenListProps) {
-  const { run } = useBriefWork();
+export function TokenList({ words, units, offered, tokens, onChange }: TokenListProps) {
   const [typed, setTyped] = useState(blank);
   const name = typed.name.trim().toLowerCase();
-  const asked = { dimension: "mass", defaultUnit: run.units === "metric" ? "g" : "oz" } as const;
+  const asked = { dimension: "mass", defaultUnit: units === "metric" ? "g" : "oz" } as const;
   const mass = parseQuantity(typed.mass, asked);
   const nameTrouble =
     name === ""
@@ -32,6 +34,7 @@ export function TokenList({ tokens, onChange }: TokenListProps) {
           : null;
   const massTrouble =
     typed.mass === "" ? null : !mass.ok ? refusalWords(mass.reason, typed.mass, asked) : mass.si <= 0 ? "More than nothing." : null;
+  const unnamed = offered.filter((one) => !tokens.some((token) => token.name === one.name));
   const add = (): void => {
     const weighed = mass.ok && typed.mass !== "" ? { count: typed.count, togetherKg: mass.si, stepKg } : null;
     onChange([...tokens, { name, massKg: weighed && weighedEach(weighed).massKg, weighed }], `counted in: ${name}`);
@@ -39,10 +42,10 @@ export function TokenList({ tokens, onChange }: TokenListProps) {
   };
   return (
     <div className="stack near">
-      <span className="field-label small">Loads may be counted in things of this brief's own: “60 coins”, “3 storybooks”</span>
+      <span className="field-label small">{words}</span>
       {tokens.map((token) => (
         <span key={token.name} className="row near">
-          <strong>{token.name}</strong> <span className="small">{massWords(token, run.units)}</span>
+          <strong>{token.name}</strong> <span className="small">{massWords(token, units)}</span>
           <Button
             type="text"
             size="small"
@@ -58,6 +61,15 @@ export function TokenList({ tokens, onChange }: TokenListProps) {
           </Button>
         </span>
       ))}
+      {unnamed.length > 0 ? (
+        <div className="row">
+          {unnamed.map((token) => (
+            <Button key={token.name} size="small" onClick={() => onChange([...tokens, token], `counted in: ${token.name}`)}>
+              + {token.name}, {massWords(token, units)}
+            </Button>
+          ))}
+        </div>
+      ) : null}
       <div className="row">
         <Labelled label="One of them is called" trouble={nameTrouble}>
           <Input
@@ -95,7 +107,7 @@ export function TokenList({ tokens, onChange }: TokenListProps) {
 }
 
 /** What one weighs, in words. */
-function massWords({ massKg, weighed }: NamedToken, units: "metric" | "imperial"): string {
+function massWords({ massKg, weighed }: NamedToken, units: UnitChoice): string {
   if (massKg === null) return "not weighed: results in it stay a count";
   const each = showQuantity(massKg, "mass", units);
   if (weighed === null) return `${each} each`;

@@ -1,0 +1,1 @@
+ALTER TABLE `house` ADD `tokens` text DEFAULT '[]' NOT NULL;
