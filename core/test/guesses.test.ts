@@ -20,13 +20,29 @@ describe("guesses against what came out", () => {
       entry("b", version(1, 1, { value: 1.1 }), version(2, 2, { value: 2, made: "after" })),
       entry("c", version(1, 1), version(2, 1, { compared: "less" })),
     ]);
-    expect(seen).toEqual({ ratios: [2, 1.1], first: [2, 1.1], later: [], right: 1, told: 2 });
+    expect(seen).toEqual({ near: 1, high: 1, low: 0, ratios: [2, 1.1], first: [2, 1.1], later: [], right: 1, told: 2 });
     expect(guessWords(seen)).toEqual([
-      "2 versions had a guess made before their first result: 1 came within a fifth of it.",
-      "1 guessed too much and none too little; the middle guess was 1.6 times what came out.",
+      "2 versions had a guess made before their first result: 1 came within a fifth of what came out, 1 guessed too much and none too little. The middle guess was 1.6 times what came out.",
       "Of 2 who guessed only “more” or “less than the last one”, 1 was right.",
     ]);
     expect(guessWords(guessesSeen(measure, []))).toEqual([]);
+  });
+
+  it("are held against both ends of what is known only between two numbers", () => {
+    const held = (id: string, guess: number): FindingEntry => {
+      const one = version(1, 0, { value: guess });
+      return entry(
+        id,
+        { ...one, trials: [{ kind: "between", held: 2, failed: 3 }] },
+        { ...one, number: 2, trials: [{ kind: "atLeast", value: 2 }] },
+      );
+    };
+    const seen = guessesSeen(measure, [held("within", 2.5), held("over", 9), held("under", 1)]);
+    // Nothing is too much for what never gave way.
+    expect(seen).toMatchObject({ near: 3, high: 1, low: 2, ratios: [] });
+    expect(guessWords(seen)).toEqual([
+      "6 versions had a guess made before their first result: 3 came within a fifth of what came out, 1 guessed too much and 2 too little.",
+    ]);
   });
 
   it("say how much nearer later guesses came", () => {

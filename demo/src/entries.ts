@@ -78,13 +78,20 @@ export function spinnerEntry(name: string, odd: "none" | "decimal" | "fast" | "r
 }
 
 /** Bridge families: flat first, then pleated, then deeper. */
-export function boardwalkEntry(name: string, odd: "none" | "unit" | "heavy" = "none"): EntryInput {
+export function boardwalkEntry(name: string, odd: "none" | "unit" | "heavy" | "held" = "none"): EntryInput {
   const seed = seedOf("boardwalk", name);
   const grams = (mean: number, from: number): TrialInput[] =>
     [0, 1, 2].map((i) => trial(`${Math.max(20, Math.round((mean * (1 + 0.14 * noise(seed, from + i))) / 10) * 10)} g`, "kitchen scale"));
   const first = grams(420, 0);
   const second = grams(780 + 160 * noise(seed, 50), 10);
   if (odd === "unit") second[1] = trial("780 kg", "kitchen scale");
+  // Its first build gave way at once, its second outlasted the house's bags.
+  if (odd === "held") {
+    first[0] = trial(null, "kitchen scale", ["tape-tears"]);
+    first[1] = { ...blankTrial("kitchen scale"), outcome: "below", broke: "100 g" };
+    second[0] = { ...blankTrial("kitchen scale"), outcome: "between", raw: "900 g", broke: "1 kg" };
+    second[2] = { ...blankTrial("kitchen scale"), outcome: "atLeast", raw: "1.4 kg" };
+  }
   if (odd === "heavy") second[2] = trial("9,5 kg", "kitchen scale");
   return entry(`boardwalk-${name}`, [
     version("first build", { form: "pleated", sheetsUsed: 2, widthM: 0.1 }, first, { guess: "500 g", madeOf: "card and newsprint" }),

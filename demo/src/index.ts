@@ -80,7 +80,7 @@ export async function loadDemo(folder: string, now: number, url: string): Promis
     walk,
     "walk",
     13,
-    (name, i) => boardwalkEntry(name, i === 9 ? "unit" : i === 11 ? "heavy" : "none"),
+    (name, i) => boardwalkEntry(name, i === 9 ? "unit" : i === 10 ? "held" : i === 11 ? "heavy" : "none"),
     Math.min(now - day, days.at(days.saturday(-2), "15:00")),
     now - day / 4,
   );

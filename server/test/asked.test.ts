@@ -218,8 +218,7 @@ describe("a guess", () => {
     await acceptAll(run);
     const found = (await house.ask("GET", `/api/runs/${run.id}/findings`)).body as FindingsDoc;
     expect(found.guesses.map(plain)).toEqual([
-      "4 versions had a guess made before their first result: 2 came within a fifth of it.",
-      "2 guessed too much and none too little; the middle guess was 1.8 times what came out.",
+      "4 versions had a guess made before their first result: 2 came within a fifth of what came out, 2 guessed too much and none too little. The middle guess was 1.8 times what came out.",
     ]);
   });
 });

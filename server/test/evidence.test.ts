@@ -135,7 +135,9 @@ describe("what entries teach of a prediction", () => {
     });
     const { checked } = await get<LearnedDoc>(`/api/runs/${run.id}/learned`);
     const isForm = families.descent.formOf(spec, design) === families.descent.formOf(spec, { ...design, kind: "spinner" });
-    expect(checked).toEqual(isForm ? [{ ratio: expect.closeTo(1.2 / (predicted?.mid ?? 1), 9), from: "entry" }] : []);
+    // As alike as wings of 70 mm are to the brief's own.
+    const weight = expect.closeTo(Math.exp(-(Math.log2(0.07 / Number(design["sizeM"])) ** 2) / 2), 9);
+    expect(checked).toEqual(isForm ? [{ ratio: expect.closeTo(1.2 / (predicted?.mid ?? 1), 9), weight, from: "entry" }] : []);
     house.at("2026-12-25T10:00:00Z");
     const reveal = await get<RevealDoc>(`/api/public/runs/${encodeURIComponent(run.code ?? "")}/reveal`);
     expect(reveal.mostImproved).toEqual([{ alias: expect.any(String), improved: expect.closeTo(1.5, 9) }]);

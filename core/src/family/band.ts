@@ -5,6 +5,14 @@ export interface Band {
   readonly high: number;
   /** low = mid / factor, high = mid · factor, before anything physical cuts them. */
   readonly factor: number;
+  /** Above this nothing is reckoned with: a value there is "more than" it. */
+  readonly beyond?: number | undefined;
+}
+
+/** A band in words, its middle first: "about 1.2 m (80 cm to 1.8 m)", "more than 8 m". */
+export function bandWords({ mid, low, high, factor, beyond = Number.POSITIVE_INFINITY }: Band, show: (si: number) => string): string {
+  if (mid >= beyond) return `more than ${show(beyond)}${low < beyond ? `, ${show(low)} at the least` : ""}`;
+  return factor > 1 ? `about ${show(mid)} (${show(low)} to ${high >= beyond ? "more than " : ""}${show(high)})` : `about ${show(mid)}`;
 }
 
 /** A band by its central value and factor. */

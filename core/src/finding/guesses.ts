@@ -8,6 +8,10 @@ import type { FindingEntry, FindingVersion } from "./runFindings.ts";
 
 /** Guesses made before a version's first result, against what came out. */
 export interface GuessesSeen {
+  /** How many came near what came out, or within what is known of it; too high, and too low. */
+  readonly near: number;
+  readonly high: number;
+  readonly low: number;
   /** Guess ÷ mean result, of versions whose mean is known exactly. */
   readonly ratios: readonly number[];
   /** The same of first versions and of later ones. */
@@ -29,10 +33,13 @@ export function guessesSeen(measure: Measure, entries: readonly FindingEntry[]):
     return builds.map((version, i) => ({ version, isFirst: i === 0, mean: meanBy(version), before: builds[i - 1] }));
   });
   const made = found.filter(({ version }) => version.guess?.made === "before");
-  const ratios = made.flatMap(({ version, mean, isFirst }) => {
+  const valued = made.flatMap(({ version, mean, isFirst }) => {
     const value = version.guess?.value ?? null;
-    return value !== null && value > 0 && mean && isExact(mean) && mean.low > 0 ? [{ isFirst, ratio: value / mean.low }] : [];
+    return value !== null && value > 0 && mean && (mean.high === null || mean.high > 0) ? [{ value, mean, isFirst }] : [];
   });
+  const high = valued.filter(({ value, mean }) => mean.high !== null && value > mean.high * (1 + near)).length;
+  const low = valued.filter(({ value, mean }) => value < mean.low * (1 - near)).length;
+  const ratios = valued.flatMap(({ value, mean, isFirst }) => (isExact(mean) ? [{ isFirst, ratio: value / mean.low }] : []));
   const turns = made.flatMap(({ version, mean, before }) => {
     const way = version.guess?.compared ?? null;
     if (way === null || !before) return [];
@@ -40,6 +47,9 @@ export function guessesSeen(measure: Measure, entries: readonly FindingEntry[]):
     return word === "better" || word === "worse" ? [(word === "better") === (way === "more")] : [];
   });
   return {
+    near: valued.length - high - low,
+    high,
+    low,
     ratios: ratios.map(({ ratio }) => ratio),
     first: ratios.flatMap(({ isFirst, ratio }) => (isFirst ? [ratio] : [])),
     later: ratios.flatMap(({ isFirst, ratio }) => (isFirst ? [] : [ratio])),
@@ -52,19 +62,15 @@ export function guessesSeen(measure: Measure, entries: readonly FindingEntry[]):
 const offBy = (ratios: readonly number[]): number => Math.exp(median(ratios.map((ratio) => Math.abs(Math.log(ratio)))));
 
 /** Guesses in sentences; none where nobody guessed in time. */
-export function guessWords({ ratios, first, later, right, told }: GuessesSeen): readonly string[] {
+export function guessWords({ near: close, high, low, ratios, first, later, right, told }: GuessesSeen): readonly string[] {
   const words: string[] = [];
-  if (ratios.length > 0) {
-    const many = ratios.filter((ratio) => ratio > 1 + near).length;
-    const few = ratios.filter((ratio) => ratio < 1 - near).length;
-    const within = ratios.length - many - few;
+  const all = close + high + low;
+  if (all > 0) {
+    const none = (n: number): string => (n === 0 ? "none" : String(n));
+    const middle = ratios.length === 0 ? "" : ` The middle guess was ${showNumber(median(ratios), 1)} times what came out.`;
     words.push(
-      `${ratios.length} ${ratios.length === 1 ? "version had a guess made before its" : "versions had a guess made before their"} first result: ${within} came within a fifth of it.`,
+      `${all} ${all === 1 ? "version had a guess made before its" : "versions had a guess made before their"} first result: ${close} came within a fifth of what came out, ${none(high)} guessed too much and ${none(low)} too little.${middle}`,
     );
-    if (many + few > 0)
-      words.push(
-        `${many === 0 ? "None" : many} guessed too much and ${few === 0 ? "none" : few} too little; the middle guess was ${showNumber(median(ratios), 1)} times what came out.`,
-      );
   }
   if (first.length >= 3 && later.length >= 3)
     words.push(

@@ -1,4 +1,4 @@
-import { type CheckedRatio, type Goal, learnedBand, type Prediction, showPredicted, type UnitChoice } from "@lampcrate/core";
+import { bandWords, type CheckedRatio, type Goal, learnedBand, type Prediction, showPredicted, type UnitChoice } from "@lampcrate/core";
 
 /** What to expect, in a sentence before any figure. A rough guide, and it says so. */
 export function Predictions({
@@ -31,8 +31,7 @@ export function Predictions({
       <ul className="listed">
         {predictions.map((prediction) => (
           <li key={prediction.id}>
-            {prediction.words}: about <strong>{show(prediction, prediction.band.mid)}</strong>
-            {prediction.band.factor > 1 ? ` (${show(prediction, prediction.band.low)} to ${show(prediction, prediction.band.high)})` : ""}
+            {prediction.words}: {bandWords(prediction.band, (value) => show(prediction, value))}
           </li>
         ))}
       </ul>

@@ -80,7 +80,7 @@ function Found() {
       </section>
       <FirstLast findings={findings} units={run.units} />
       <LadderPanel findings={findings} units={run.units} />
-      <Together together={findings.together} />
+      {findings.measure.passes || findings.measure.rungs ? null : <Together together={findings.together} />}
       <SaidList name="Guesses" title="Guesses, and what came out" said={findings.guesses} />
       <SaidList name="What was seen" title="What was seen, and what helped" said={findings.symptoms} />
       {best ? <FairTestCard found={best} units={run.units} /> : null}

@@ -88,7 +88,7 @@ export function LadderPanel({ findings, units }: { readonly findings: FindingsDo
         </LineChart>
       </ChartFrame>
       {curves.length > 1 ? (
-        <ul className="strip-key small soft">
+        <ul className="line-key small soft">
           {curves.map(({ form }, i) => (
             <li key={form}>
               <svg width="34" height="10" aria-hidden="true">

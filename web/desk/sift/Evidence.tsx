@@ -1,5 +1,5 @@
 import type { EntryDoc, EvidenceDoc, VersionEvidence } from "@lampcrate/contract";
-import { showQuantity, type UnitChoice } from "@lampcrate/core";
+import { bandWords, countedIntervals, intervalWords, type Measure, outcomeOfRead, showOf, type UnitChoice } from "@lampcrate/core";
 import { useQuery } from "@tanstack/react-query";
 import { quantityScale } from "../../shared/pieces/scale.ts";
 import { spanOf, ValueStrip } from "../../shared/pieces/ValueStrip.tsx";
@@ -34,8 +34,8 @@ export function Evidence({ runId, entry, units }: EvidenceProps) {
 
 function Strips({ entry, evidence, units }: { readonly entry: EntryDoc; readonly evidence: EvidenceDoc; readonly units: UnitChoice }) {
   const { measure, goal, others } = evidence;
-  const show = (si: number): string => showQuantity(si, measure.dimension, units);
-  const own = entry.versions.flatMap((version) => valuesOf(version));
+  const show = showOf(measure, units);
+  const own = entry.versions.flatMap((version) => intervalsIn(version, measure).map(({ low }) => low));
   const bands = evidence.versions.flatMap(({ predicted }) => (predicted ? [predicted.low, predicted.high] : []));
   // One span for all versions of the entry, so that what lies further right is more.
   const span = spanOf([...own, ...others.values, ...bands, goal]);
@@ -50,14 +50,14 @@ function Strips({ entry, evidence, units }: { readonly entry: EntryDoc; readonly
         const of = entry.versions.find(({ number }) => number === version.number);
         if (!of) return null;
         const name = version.role === "control" ? "Bare test" : `Version ${version.number}`;
-        const values = valuesOf(of);
+        const intervals = intervalsIn(of, measure);
         return (
           <figure key={version.number}>
             <figcaption>
               <h3>{name}</h3>
             </figcaption>
             <ValueStrip
-              label={`${name}: ${values.map(show).join(", ") || "no number"}. ${boundsWords(version, show)}`}
+              label={`${name}: ${intervals.map((one) => intervalWords(one, show)).join(", ") || "no number"}. ${boundsWords(version, show)}`}
               scale={scale}
               span={span}
               soft={version.soft}
@@ -65,7 +65,7 @@ function Strips({ entry, evidence, units }: { readonly entry: EntryDoc; readonly
               predicted={version.predicted}
               goal={goal}
               others={others.values}
-              own={values}
+              own={intervals.map(({ low }) => low)}
             />
             <p className="small soft">{boundsWords(version, show)}</p>
           </figure>
@@ -81,12 +81,16 @@ function Strips({ entry, evidence, units }: { readonly entry: EntryDoc; readonly
   );
 }
 
-const valuesOf = (version: EntryDoc["versions"][number]): readonly number[] =>
-  version.trials.flatMap((trial) => (trial.value === null ? [] : [trial.value]));
+/** What a version's trials come to, as they count: a ladder is one result. */
+const intervalsIn = (version: EntryDoc["versions"][number], measure: Measure) =>
+  countedIntervals(
+    measure,
+    version.trials.flatMap(({ brokeValue: broke, ...trial }) => outcomeOfRead({ ...trial, broke }) ?? []),
+  );
 
 function boundsWords({ predicted, soft, hard }: VersionEvidence, show: (si: number) => string): string {
   const [low, high] = soft;
-  const guess = predicted ? `Predicted ${show(predicted.mid)}, mostly ${show(predicted.low)} to ${show(predicted.high)}.` : "";
+  const guess = predicted ? `Predicted ${bandWords(predicted, show)}.` : "";
   const rare = high === null ? (low ? `Rare below ${show(low)}.` : "") : `Rare above ${show(high)}${low ? ` or below ${show(low)}` : ""}.`;
   const never = hard[1] === null ? "" : `Impossible above ${show(hard[1])}.`;
   return [guess, rare, never].filter(Boolean).join(" ");

@@ -1,4 +1,4 @@
-import { type Band, type Family, type Goal, showPredicted, tell, type UnitChoice, type Values } from "@lampcrate/core";
+import { type Band, bandWords, type Family, type Goal, showPredicted, tell, type UnitChoice, type Values } from "@lampcrate/core";
 
 interface DesignResultProps {
   readonly family: Family;
@@ -20,10 +20,17 @@ export function DesignResult({ family, spec, design, goal, units, learned, resul
     <div className="stack near">
       {main ? (
         <p role="status">
-          {main.words}: <strong className="predicted-number">{showPredicted(main.band.mid, main.dimension, units)}</strong>{" "}
-          <span className="soft">
-            ({showPredicted(main.band.low, main.dimension, units)} to {showPredicted(main.band.high, main.dimension, units)})
-          </span>
+          {main.words}:{" "}
+          {main.band.beyond !== undefined && main.band.mid >= main.band.beyond ? (
+            <strong>{bandWords(main.band, (value) => showPredicted(value, main.dimension, units))}</strong>
+          ) : (
+            <>
+              <strong className="predicted-number">{showPredicted(main.band.mid, main.dimension, units)}</strong>{" "}
+              <span className="soft">
+                ({showPredicted(main.band.low, main.dimension, units)} to {showPredicted(main.band.high, main.dimension, units)})
+              </span>
+            </>
+          )}
           {results > 0 ? (
             <span className="small">
               {" "}

@@ -1,4 +1,4 @@
-import { band } from "../band.ts";
+import { type Band, band } from "../band.ts";
 import { type Bounds, commonHard, type Place, tightest, usualSoft } from "../bounds.ts";
 import { withCommonCautions } from "../common.ts";
 import { type Faller, impactSpeed, terminalSpeed } from "../descent/fall.ts";
@@ -54,20 +54,29 @@ function sameSpeedDrop(h: number, d: Values): number {
   return faller ? impactSpeed(faller, h) ** 2 / (2 * gravity) : h;
 }
 
+/** What is told where it never falls too fast: twice the highest that is tried. */
+const mostDrop = (s: Values): number => 2 * Math.max(goalOf(s), numberOf(s, landingSpec, "lastM"));
+
 /** The real height from which it touches down as from so high without air; from any height where it never falls faster: told as twice the highest that is tried. */
 function realDrop(equal: number, s: Values, d: Values): number {
   const faller = fallerOf(d);
   if (!faller) return equal;
-  const highest = 2 * Math.max(goalOf(s), numberOf(s, landingSpec, "lastM"));
+  const highest = mostDrop(s);
   const settled = terminalSpeed(faller) ** 2 / (2 * gravity);
   return equal >= settled ? highest : Math.min(highest, -settled * Math.log1p(-equal / settled));
 }
 
-function survivedBand(s: Values, d: Values) {
+function survivedBand(s: Values, d: Values): Band {
   const { mid, low, high, factor } = isWhole(s)
     ? band(greatestDrop(crushOf(d), payloadOf(s).toleranceG, cushionOf(d)), 2)
     : band(wallOf(d) / riderOf(s).bounce ** 2, 1.5);
-  return { mid: realDrop(mid, s, d), low: realDrop(low, s, d), high: realDrop(high, s, d), factor };
+  return {
+    mid: realDrop(mid, s, d),
+    low: realDrop(low, s, d),
+    high: realDrop(high, s, d),
+    factor,
+    ...(fallerOf(d) ? { beyond: mostDrop(s) } : {}),
+  };
 }
 
 function predict(s: Values, d: Values): readonly Prediction[] {

@@ -1,5 +1,15 @@
 import type { EvidenceDoc, OpenRange } from "@lampcrate/contract";
-import { type Bounds, exactNumbers, familyOfBrief, spreadOf, versionBounds, versionPrediction } from "@lampcrate/core";
+import {
+  type Bounds,
+  countedIntervals,
+  exactNumbers,
+  familyOfBrief,
+  type Measure,
+  spreadOf,
+  type TrialOutcome,
+  versionBounds,
+  versionPrediction,
+} from "@lampcrate/core";
 import { and, eq } from "drizzle-orm";
 import type { Database } from "../../db/open.ts";
 import { entry } from "../../db/schema/index.ts";
@@ -34,7 +44,9 @@ export function evidenceDoc(db: Database, digests: Digests, runId: string, entry
     .of(row)
     .all()
     .filter((one) => one.entry.id !== entryId && one.state !== "set aside" && isLike(one.briefVersion))
-    .flatMap((one) => one.entry.versions.filter((version) => version.role === "build").flatMap((version) => exactNumbers(version.trials)));
+    .flatMap((one) =>
+      one.entry.versions.filter((version) => version.role === "build").flatMap((version) => valuesIn(version.trials, measure)),
+    );
   return {
     entryId,
     measure,
@@ -51,6 +63,11 @@ export function evidenceDoc(db: Database, digests: Digests, runId: string, entry
     }),
     others: spreadOf(others),
   };
+}
+
+/** Values to draw of a version: its exact numbers, or what it came through where trials are a ladder, passes or rungs. */
+function valuesIn(trials: readonly TrialOutcome[], measure: Measure): readonly number[] {
+  return measure.rungs || measure.passes ? countedIntervals(measure, trials).map(({ low }) => low) : exactNumbers(trials);
 }
 
 function measureId(db: Database, briefId: string, number: number): string {
