@@ -72,7 +72,7 @@ describe("rungs at heights", () => {
         answers: [{ rule: "Was it weighed?", yes: false }],
         versions: [
           version([drop("1 m", 0), drop("2", 2, { further: { buildMass: "42 g" } })]),
-          version([drop("2 m", 1), drop("2.5 m", 3, { outcome: "failed", rung: null })]),
+          version([drop("2 m", 1, { further: { buildMass: "50" } }), drop("2.5 m", 3, { outcome: "failed", rung: null })]),
         ],
       }),
     );
@@ -88,6 +88,7 @@ describe("rungs at heights", () => {
       best: { low: 2, high: 2.5 },
       change: "better",
       metGoal: true,
+      further: { buildMass: 0.05 },
     });
     expect(found.ladder).toMatchObject({ tried: 4, all: [{ at: 1 }, { at: 2, tried: 2, through: 1 }, { at: 2.5 }] });
     const csv = (await house.ask("GET", `/api/runs/${run.id}/trials.csv`)).body as string;

@@ -24,6 +24,8 @@ export interface FirstLastPair {
 /** What the run's accepted entries show: the answer, what is drawn, and the first page of the table. */
 export interface FindingsDoc {
   readonly measure: Measure;
+  /** What else the newest sheet asks for. */
+  readonly further: readonly Measure[];
   readonly goal: number;
   readonly entries: number;
   readonly goalMet: number;

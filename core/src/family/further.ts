@@ -13,7 +13,7 @@ const tape = (id: string, words: string, better: Measure["better"], unit = "m"):
 });
 
 export const distanceBeside = tape("distance", "Distance to first touch", "more");
-export const sideBeside = tape("side", "Side error", "less", "cm");
+export const sideBeside = tape("side", "How far off to the side", "less", "cm");
 export const missBeside = tape("miss", "Distance from the target", "less", "cm");
 
 /** A time beside another outcome. */

@@ -15,6 +15,8 @@ export interface FindingVersion {
   readonly place: string | null;
   readonly instrument: string;
   readonly trials: readonly TrialOutcome[];
+  /** What else was measured, SI, by the measure's id: the mean of its trials. */
+  readonly further?: Readonly<Record<string, number>> | undefined;
   /** What was guessed of it: SI, or more or less than the last one; and when. */
   readonly guess?: Guessed | undefined;
   /** Symptoms seen with it. */
@@ -67,6 +69,8 @@ export interface BuilderFound {
   readonly change: FirstLastWord | null;
   /** Best later mean ÷ first mean, upside down where less is better; null where not both are known exactly and above nothing. */
   readonly improved: number | null;
+  /** What else was measured of the version with the best result, else of the last: SI, by the measure's id. */
+  readonly further?: Readonly<Record<string, number>> | undefined;
   /** What its numbers are, where that isn't the run's measure: the sheet they built from asked for another. */
   readonly measure: Measure | null;
 }
@@ -157,7 +161,7 @@ function builderOf(entry: FindingEntry, goal: number, measure: Measure): Builder
   const failed = failedAs(measure);
   const builds = entry.versions.filter((version) => version.role === "build");
   const tested = builds
-    .map((version) => versionOutcome(countedAs(measure, version.trials), better, failed, goal))
+    .map((version) => ({ ...versionOutcome(countedAs(measure, version.trials), better, failed, goal), version }))
     .filter(({ counted }) => counted > 0);
   const [first = null, ...later] = tested.flatMap(({ mean }) => mean ?? []);
   const change = later.length === 0 ? null : firstAndLast(first, bestOf(later, better), better);
@@ -172,10 +176,26 @@ function builderOf(entry: FindingEntry, goal: number, measure: Measure): Builder
       tested.flatMap((one) => one.best ?? []),
       better,
     ),
+    ...furtherIn(entry, tested, measure),
     change: change?.word ?? null,
     improved: ratio > 0 ? (better === "more" ? ratio : 1 / ratio) : null,
     measure: null,
   };
+}
+
+/** What else was measured of the version with the best result, else of the last one built. */
+function furtherIn(
+  { versions }: FindingEntry,
+  tested: readonly { readonly best: Interval | null; readonly version: FindingVersion }[],
+  { better }: Measure,
+): Pick<BuilderFound, "further"> {
+  if (!versions.some(({ further }) => further)) return {};
+  const best = bestOf(
+    tested.flatMap((one) => one.best ?? []),
+    better,
+  );
+  const of = tested.find((one) => one.best === best)?.version ?? versions.at(-1);
+  return of?.further ? { further: of.further } : {};
 }
 
 function comparisonsOf(entry: FindingEntry, family: Family, spec: Values, measure: Measure): FairTestFound[] {

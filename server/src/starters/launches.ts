@@ -131,7 +131,7 @@ export const launches: readonly Starter[] = [
     },
     rest: { buildBy: "team", teamSize: 3, youngestAge: 8, trials: 4, loops: 3, buildMinutes: 25 },
     protocolNote:
-      "Side error is measured at a right angle to the lane's middle line. One foot, flat shoes, the same stomper for old and new.",
+      "How far off to the side: measured at a right angle to the lane's middle line. One foot, flat shoes, the same stomper for old and new.",
     lines: [
       ["construction", "team", 3, { perRebuild: 0.6, spoilRate: 0.05, standIn: "copy paper, in layers", standInRatio: 2 }],
       ["tape-holds", "team", 1500, measured()],

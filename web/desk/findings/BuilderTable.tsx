@@ -1,5 +1,5 @@
 import type { BuilderLine, FindingsDoc } from "@lampcrate/contract";
-import { changeWords, type Interval, intervalWords, showNumber, showOf, type UnitChoice } from "@lampcrate/core";
+import { changeWords, type Interval, intervalWords, showNumber, showOf, showQuantity, type UnitChoice } from "@lampcrate/core";
 import { useInfiniteQuery } from "@tanstack/react-query";
 import type { ColumnType } from "antd/es/table";
 import { useState } from "react";
@@ -51,6 +51,19 @@ export function BuilderTable({ runId, findings, units }: BuilderTableProps) {
           number("First", ({ first }) => first),
           number("Last", ({ last }) => last),
           number("Best", ({ best }) => best),
+          ...findings.further.map(({ id, words, dimension }): ColumnType<BuilderLine> => {
+            const of = (builder: BuilderLine): number | undefined => builder.further?.[id];
+            return {
+              title: words,
+              key: id,
+              className: "number",
+              sorter: (a, b) => (of(a) ?? Number.NEGATIVE_INFINITY) - (of(b) ?? Number.NEGATIVE_INFINITY),
+              render: (_, builder) => {
+                const value = of(builder);
+                return value === undefined ? "–" : showQuantity(value, dimension, units);
+              },
+            };
+          }),
           {
             title: "Change",
             key: "change",

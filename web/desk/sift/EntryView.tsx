@@ -171,7 +171,7 @@ function cameOut({ brokeValue: broke, ...trial }: VersionDoc["trials"][number], 
   return outcome ? outcomeSaid(outcome, measure, units) : (trial.raw ?? "no number");
 }
 
-/** What else was measured, in words: "side error 12 cm". */
+/** What else was measured, in words: "how far off to the side 12 cm". */
 function beside({ furtherValues }: VersionDoc["trials"][number], further: readonly Measure[], units: UnitChoice): readonly string[] {
   return Object.entries(furtherValues).map(([id, value]) => {
     const measure = further.find((one) => one.id === id);

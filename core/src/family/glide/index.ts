@@ -47,7 +47,7 @@ function measureOf(spec: Values): Measure {
         instruments: ["hand stopwatch", "frame count"],
       };
     case "straightest":
-      return tape("side", "Side error", "less");
+      return tape("side", "How far off to the side", "less");
     case "target":
       return tape("miss", "Distance from the target", "less");
     case "tricks":

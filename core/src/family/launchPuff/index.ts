@@ -180,7 +180,17 @@ export const launchPuff: Family = {
             instruments: ["tape"],
           },
         ]
-      : [{ id: "side", words: "Side error", dimension: "length", quality: "distance", better: "less", unit: "cm", instruments: ["tape"] }],
+      : [
+          {
+            id: "side",
+            words: "How far off to the side",
+            dimension: "length",
+            quality: "distance",
+            better: "less",
+            unit: "cm",
+            instruments: ["tape"],
+          },
+        ],
   further: (spec) => [isFar(spec) ? sideBeside : distanceBeside, timeBeside("Time in the air")],
   goal: (spec) =>
     isFar(spec)

@@ -6,6 +6,8 @@ import {
   type Family,
   type FindingEntry,
   familyOfBrief,
+  mean,
+  type Outcomes,
   type OwnClass,
   ownClass,
   type Values,
@@ -134,6 +136,7 @@ interface RunGoal {
   readonly key: string;
   /** As the brief asks for it. */
   readonly family: Family;
+  readonly outcomes: Outcomes;
   readonly spec: Values;
   readonly design: Values;
   /** The version that is published; null for the draft. */
@@ -147,6 +150,7 @@ function goalOf(db: Database, run: RunRow): RunGoal {
   return {
     key: JSON.stringify([family, outcomes, spec]),
     family: familyOfBrief({ family, outcomes }),
+    outcomes,
     spec,
     design,
     version: run.publishedVersion,
@@ -178,6 +182,7 @@ function findingEntry(doc: EntryDoc, own: OwnClass | null): FindingEntry {
         trials: outcomesOf(own ? version.trials.map((trial) => ({ ...trial, ...countedBy(own, trial) })) : version.trials),
         ...seenIn(version.trials),
         ...guessIn(version),
+        ...furtherIn(version.trials),
       };
     }),
   };
@@ -192,6 +197,14 @@ function countedBy(own: OwnClass, trial: EntryDoc["versions"][number]["trials"][
 function seenIn(trials: EntryDoc["versions"][number]["trials"]): { readonly seen?: readonly string[] } {
   const seen = [...new Set(trials.flatMap((trial) => trial.seen))].sort();
   return seen.length === 0 ? {} : { seen: once(seen.join(" "), seen) };
+}
+
+/** Means of what else was measured with a version; most have none, and keep none. */
+function furtherIn(trials: EntryDoc["versions"][number]["trials"]): Pick<FindingEntry["versions"][number], "further"> {
+  const ids = new Set(trials.flatMap((trial) => Object.keys(trial.furtherValues)));
+  if (ids.size === 0) return {};
+  const meanOf = (id: string): number => mean(trials.flatMap(({ furtherValues }) => furtherValues[id] ?? []));
+  return { further: Object.fromEntries([...ids].map((id) => [id, meanOf(id)])) };
 }
 
 /** What was guessed of a version; most have none, and keep none. */

@@ -5,6 +5,7 @@ import {
   exactNumbers,
   type FindingEntry,
   findingsWords,
+  furtherOf,
   guessesSeen,
   guessWords,
   joinFindings,
@@ -45,6 +46,7 @@ export function findingsDoc(db: Database, digests: Digests, runId: string): Find
   const waiting = digest.all().filter((one) => one.state === "waiting").length;
   const shown = digests.answer(`findings ${runId}`, `${digest.stamp} ${row.revision}`, () => ({
     measure,
+    further: furtherOf(digest.goal.family, digest.goal.spec, digest.goal.outcomes),
     goal,
     entries,
     goalMet,
