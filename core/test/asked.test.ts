@@ -126,6 +126,19 @@ describe("a family as a brief asks for it", () => {
     expect(builders[0]?.best && intervalWords(builders[0].best, showOf(measure, "metric"))).toBe("100 %");
   });
 
+  it("says how many trials would tell shares apart that cannot be told yet", () => {
+    const trial = (kind: "passed" | "failed"): TrialOutcome => ({ kind });
+    const [test] = runFindings(familyAs(span, dictionary), specOf(span), [
+      entry(
+        "a",
+        version(1, [trial("failed"), trial("passed"), trial("failed")], { sheetsUsed: 2 }),
+        version(2, [trial("passed"), trial("passed"), trial("passed")], { sheetsUsed: 4 }),
+      ),
+    ]).comparisons;
+    // n₀ by the formula of the models, for 1 against 1/3: 6.5, and with the correction 10.
+    expect(test && comparisonWords(test, "metric")).toMatch(/If the shares seen are the true ones, about 10 trials of each would do it\.$/);
+  });
+
   it("lets a brief say what a failed build counts as", () => {
     const failed = [entry("a", version(1, [{ kind: "failed" }, { kind: "number", value: 0.3 }]))];
     const first = (outcomes: Outcomes) => runFindings(familyAs(span, outcomes), specOf(span), failed).builders[0]?.first?.low;
@@ -177,7 +190,7 @@ describe("what a brief asks, in sentences for those who build", () => {
     expect(said(landing, { ...owlet, further: ["buildMass", "crush"], versions: 3 }, { ...specOf(landing), goalM: 2 })).toEqual([
       "Say of each trial how it came through: whole, marked, cracked or broken, and write its drop height.",
       "“marked” or better at 2 m meets the goal.",
-      "If you can, tell this too: crush and grams of the build.",
+      "If you can, tell this too: how much it was squashed and grams of the build.",
       "3 versions are asked for.",
     ]);
     expect(said(span, { ...dictionary, versions: 1 })).toEqual([

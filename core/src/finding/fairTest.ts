@@ -3,7 +3,7 @@ import { type Comparison, comparisonKind, type TestedAs } from "./comparison.ts"
 import { type BoundedComparison, boundedComparison } from "./outcome/boundedComparison.ts";
 import { countedAs, failedAs } from "./outcome/counted.ts";
 import { mostShared, type RungTest, rungTest } from "./outcome/ladder.ts";
-import { type PassComparison, type Passes, passComparison } from "./outcome/passes.ts";
+import { type PassComparison, type Passes, passComparison, trialsForPasses } from "./outcome/passes.ts";
 import { intervalsOf, isExact, type TrialOutcome } from "./outcome/trialOutcome.ts";
 import { type Permutation, permutationTest } from "./permutation.ts";
 import { moreTrials } from "./power.ts";
@@ -26,7 +26,7 @@ export interface FairTest {
   } | null;
   readonly bounded: BoundedComparison | null;
   /** Of tests that are passed or not. */
-  readonly passes: PassComparison | null;
+  readonly passes: (PassComparison & { readonly needed: number | null }) | null;
   /** Of tests judged by rungs. */
   readonly rungs: RungTest | null;
   /** Set when trials are too few to say anything. */
@@ -53,7 +53,7 @@ export function fairTest(old: TestedVersion, fresh: TestedVersion, measure: Meas
   if (olds.length < 2 || news.length < 2) return { ...nothing, repeat: true };
   if (measure.passes) {
     const passed = (trials: typeof olds): Passes => [trials.filter(({ low }) => low > 0).length, trials.length];
-    return { ...nothing, passes: passComparison(passed(news), passed(olds)) };
+    return { ...nothing, passes: passesTold(passed(news), passed(olds)) };
   }
   if (![...olds, ...news].every(isExact)) return { ...nothing, bounded: boundedComparison(freshTrials, oldTrials, better, failedCountsAs) };
   const [oldValues, newValues] = [olds.map(({ low }) => low), news.map(({ low }) => low)];
@@ -69,6 +69,13 @@ export function fairTest(old: TestedVersion, fresh: TestedVersion, measure: Meas
       more: decided ? null : moreTrials(newValues, oldValues),
     },
   };
+}
+
+/** Two versions by how often they passed, and, where that can't tell them apart, the trials of each that would if these are the true shares. */
+function passesTold(fresh: Passes, old: Passes): FairTest["passes"] {
+  const found = passComparison(fresh, old);
+  const isOpen = found?.word === "cannot tell yet";
+  return found && { ...found, needed: isOpen ? trialsForPasses(fresh[0] / fresh[1], old[0] / old[1]) : null };
 }
 
 /** Trials as they count, at whatever setting. */

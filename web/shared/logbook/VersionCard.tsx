@@ -2,40 +2,26 @@ import { blankTrial, type TrialInput, type VersionInput } from "@lampcrate/contr
 import {
   buildValues,
   checkVersion,
-  type Family,
   furtherOf,
-  instrumentById,
   type Measure,
   nextSetting,
-  type Outcomes,
   outcomeOfRead,
   readGuess,
   readSetting,
   type Symptom,
   saidFor,
-  showQuantity,
-  type UnitChoice,
-  type Values,
   workedWords,
 } from "@lampcrate/core";
 import { useId } from "react";
-import { StillRuler } from "../pieces/Ruler.tsx";
-import { quantityScale } from "../pieces/scale.ts";
 import { useWords } from "../words/useWords.ts";
+import { AboutTest, InstrumentChoice } from "./AboutTest.tsx";
+import { Expected } from "./Expected.tsx";
 import { Stopwatch } from "./Stopwatch.tsx";
 import { TrialRow } from "./TrialRow.tsx";
 import { isUsed } from "./trialEdits.ts";
+import type { Tried } from "./tried.ts";
 import { VariableFields } from "./VariableFields.tsx";
 import { plainVariables } from "./versions.ts";
-
-/** What is tried: a family's challenge with its numbers. */
-export interface Tried {
-  readonly family: Family;
-  readonly spec: Values;
-  readonly design: Values;
-  readonly units: UnitChoice;
-  readonly outcomes: Outcomes;
-}
 
 /** Trials of one version at most. */
 const mostTrials = 12;
@@ -106,6 +92,7 @@ export function VersionCard({ title, first, tried, version, removable, onChange,
           </p>
         </>
       )}
+      <AboutTest version={version} onChange={onChange} />
       {timed ? (
         <Stopwatch
           next={next < 0 ? null : next + 1}
@@ -189,70 +176,4 @@ function nextTried({ family, spec }: Tried, { rungs, setting }: Measure, { trial
 function workedOut({ family, spec, units }: Tried, { setting }: TrialInput, si: number): string {
   const { at } = readSetting(setting, family.measures(spec)[0].setting);
   return workedWords(family, spec, { outcome: "number", value: si, at }, units).join(", ");
-}
-
-function InstrumentChoice({
-  measure,
-  version,
-  onChange,
-}: {
-  readonly measure: Measure;
-  readonly version: VersionInput;
-  readonly onChange: (version: VersionInput) => void;
-}) {
-  const words = useWords();
-  const used = version.trials[0]?.instrument ?? "";
-  return (
-    <label className="field">
-      <span>{words.log.instrument}</span>
-      <select
-        className="typed"
-        value={used}
-        onChange={(event) =>
-          onChange({ ...version, trials: version.trials.map((trial) => ({ ...trial, instrument: event.target.value })) })
-        }
-      >
-        {measure.instruments.map((id) => (
-          <option key={id} value={id}>
-            {instrumentById(id)?.words ?? id}
-          </option>
-        ))}
-      </select>
-    </label>
-  );
-}
-
-/** Where these numbers lie against what is expected: the same ruler as at the desk. */
-function Expected({
-  tried,
-  version,
-  measure,
-  values,
-}: {
-  readonly tried: Tried;
-  readonly version: VersionInput;
-  readonly measure: Measure;
-  readonly values: readonly number[];
-}) {
-  const words = useWords();
-  const { family, spec, design, units } = tried;
-  const id = version.role === "control" ? "control" : measure.id;
-  const band = family.predict(spec, { ...design, ...version.variables }).find((p) => p.id === id)?.band;
-  if (!band || band.mid <= 0) return null;
-  const goal = version.role === "control" ? undefined : family.goal(spec).value;
-  const max = Math.max(band.high, goal ?? 0, ...values.filter((v) => v < band.high * 3)) * 1.15;
-  const show = (value: number): string => showQuantity(value, measure.dimension, units, measure.unit);
-  const scale = quantityScale(measure.dimension, units, measure.unit ?? undefined, band.mid, measure.token);
-  return (
-    <StillRuler
-      label={words.log.expect}
-      reading={`${show(band.low)} – ${show(band.high)}`}
-      scale={scale}
-      min={0}
-      max={max}
-      band={[band.low, band.high]}
-      goal={goal}
-      marks={values}
-    />
-  );
 }

@@ -149,6 +149,7 @@ export const drive: Family = {
   variables: driveVariables,
   measures: (spec) => [measureOf(spec)],
   further: (spec) => [sideBeside, isFast(spec) ? distanceBeside : timeBeside("Time it rolled")],
+  worked: (spec, si) => (isFast(spec) ? { words: "mean speed {}", fill: [[s(spec, "goalM") / si, "speed"]] } : { words: "" }),
   settings: { rampM: "height of the ramp", runM: "length of the ramp" },
   goal: (spec) =>
     isFast(spec)

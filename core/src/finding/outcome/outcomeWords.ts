@@ -75,12 +75,15 @@ export function changeWords(
 /** What tests that are passed or not say of a change, the answer first. */
 export function passWords(
   what: string,
-  { difference, low, high, p, word }: PassComparison,
+  { difference, low, high, p, word, needed }: PassComparison & { readonly needed: number | null },
   { passed }: NonNullable<Measure["passes"]>,
 ): string {
   const points = (share: number): string => `${Math.round(100 * share)}`;
   const span = `95 % interval ${points(low)} to ${points(high)} points`;
-  if (word === "cannot tell yet") return `You cannot tell these two apart yet by how often they are ${passed} (${span}).`;
+  if (word === "cannot tell yet") {
+    const next = needed === null ? "" : ` If the shares seen are the true ones, about ${needed} trials of each would do it.`;
+    return `You cannot tell these two apart yet by how often they are ${passed} (${span}).${next}`;
+  }
   const seen = `${points(Math.abs(difference))} points in 100 ${difference > 0 ? "more" : "less"} often ${passed} (${span})`;
   return `${what} ${word}: ${seen}.${p > 0.05 ? " Few trials, so be careful." : ""}`;
 }

@@ -1,0 +1,10 @@
+import type { Family, Outcomes, UnitChoice, Values } from "@lampcrate/core";
+
+/** What is tried: a family's challenge with its numbers. */
+export interface Tried {
+  readonly family: Family;
+  readonly spec: Values;
+  readonly design: Values;
+  readonly units: UnitChoice;
+  readonly outcomes: Outcomes;
+}
