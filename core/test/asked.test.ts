@@ -131,8 +131,8 @@ describe("a family as a brief asks for it", () => {
     const [test] = runFindings(familyAs(span, dictionary), specOf(span), [
       entry(
         "a",
-        version(1, [trial("failed"), trial("passed"), trial("failed")], { sheetsUsed: 2 }),
-        version(2, [trial("passed"), trial("passed"), trial("passed")], { sheetsUsed: 4 }),
+        version(1, [trial("failed"), trial("passed"), trial("failed")], { form: "flat", sheetsUsed: 2 }),
+        version(2, [trial("passed"), trial("passed"), trial("passed")], { form: "flat", sheetsUsed: 4 }),
       ),
     ]).comparisons;
     // n₀ by the formula of the models, for 1 against 1/3: 6.5, and with the correction 10.
