@@ -6,8 +6,6 @@ import {
   familyOfBrief,
   furtherMeasures,
   type Measure,
-  outcomeOfRead,
-  outcomeSaid,
   reasonWords,
   showQuantity,
   type UnitChoice,
@@ -16,6 +14,7 @@ import {
 import { Input } from "antd";
 import type { RefObject } from "react";
 import { Button } from "../pieces/Button.tsx";
+import { trialSaid } from "../pieces/trialSaid.ts";
 import { useHouseDay } from "../pieces/useHouseDay.ts";
 import { useBriefWork } from "../work/RunContext.ts";
 import type { useSifting } from "./useSifting.ts";
@@ -137,7 +136,7 @@ function VersionTable({
           <li key={trial.id}>
             <span className="small soft">trial {trial.number} </span>
             <strong className={trial.flag === null ? "" : trial.flag === "impossible" ? "flagged impossible" : "flagged"}>
-              {cameOut(trial, measure, units)}
+              {trialSaid(trial, measure, units)}
             </strong>
             <div className="small soft">
               {[
@@ -163,12 +162,6 @@ function VersionTable({
         ))}
     </div>
   );
-}
-
-/** What came out of a trial, in words. */
-function cameOut({ brokeValue: broke, ...trial }: VersionDoc["trials"][number], measure: Measure, units: UnitChoice): string {
-  const outcome = outcomeOfRead({ ...trial, broke });
-  return outcome ? outcomeSaid(outcome, measure, units) : (trial.raw ?? "no number");
 }
 
 /** What else was measured, in words: "how far off to the side 12 cm". */

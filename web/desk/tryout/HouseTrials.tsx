@@ -1,5 +1,5 @@
 import type { LearnedDoc } from "@lampcrate/contract";
-import { familyOfBrief, showQuantity } from "@lampcrate/core";
+import { familyOfBrief } from "@lampcrate/core";
 import { useQuery } from "@tanstack/react-query";
 import { memo, useState } from "react";
 import { Advice } from "../learned/Advice.tsx";
@@ -7,6 +7,7 @@ import { Button } from "../pieces/Button.tsx";
 import { DataTable } from "../pieces/DataTable.tsx";
 import { FocusIn } from "../pieces/FocusIn.tsx";
 import { Term } from "../pieces/Term.tsx";
+import { trialSaid } from "../pieces/trialSaid.ts";
 import { useHouseDay } from "../pieces/useHouseDay.ts";
 import { learnedQuery, materialsQuery } from "../queries.ts";
 import { useBriefWork } from "../work/RunContext.ts";
@@ -81,7 +82,7 @@ function TrialTable({ learned }: { readonly learned: LearnedDoc }) {
           render: (_, { versions }) =>
             versions
               .flatMap((v) => v.trials)
-              .map((t) => (t.value === null ? "no number" : showQuantity(t.value, measure.dimension, run.units)))
+              .map((trial) => trialSaid(trial, measure, run.units))
               .join(", "),
         },
         { title: "What broke, what was seen", key: "broke", render: (_, trial) => brokeWords(trial, lineName, seenWords) },
