@@ -1,3 +1,4 @@
+import { advise } from "../src/floor/advise.ts";
 import type { DropIn } from "../src/floor/dropIn.ts";
 import { rehearse } from "../src/floor/rehearse.ts";
 import type { Spreading, Waits } from "../src/floor/report.ts";
@@ -20,6 +21,7 @@ export const dayOf = ({ evenBins, ...day }: Input): DropIn =>
 
 /** Quantities of the floor, by name; how many days are simulated is the case's own. */
 export const floor = {
+  advice: ({ day, ...asked }: Input) => advise({ ...asked, day: dayOf(day) }, seedOf("reference")).room,
   "drop-in day": (input: Input, days: number) => {
     const { counts, turnedAwayShare, unfinishedShare, waits: waited, busy } = rehearse(dayOf(input), days, seedOf("reference"));
     return {

@@ -3,7 +3,7 @@ import { type DropIn, stopMin } from "./dropIn.ts";
 import { Events, happens } from "./events.ts";
 import { Fifo } from "./fifo.ts";
 import { Level } from "./level.ts";
-import type { Tally } from "./tally.ts";
+import type { Watch } from "./watch.ts";
 
 const waiting = 0;
 const seated = 1;
@@ -49,7 +49,7 @@ export class DropInDays {
 
   constructor(
     private readonly day: DropIn,
-    private readonly tally: Tally,
+    private readonly tally: Watch,
   ) {
     this.draws = new DayDraws(day);
     this.seats = new Level();

@@ -1,4 +1,5 @@
 import { type DropIn, quarterMin, stopMin } from "./dropIn.ts";
+import type { Watch } from "./watch.ts";
 
 /** Waits of many days in one list, with where each day's begin. */
 export class Pooled {
@@ -94,7 +95,7 @@ class Quarters {
 }
 
 /** What many simulated days came to. */
-export class Tally {
+export class Tally implements Watch {
   days = 0;
   readonly counts: Readonly<Record<DayCount, number[]>>;
   readonly seatWait = new Pooled();
