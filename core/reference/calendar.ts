@@ -1,4 +1,5 @@
 import { houseClashes, type PlannedSession, usualHouse } from "../src/calendar/houseClashes.ts";
+import { repeated } from "../src/calendar/repeats.ts";
 import { type BackStep, backPlan, type ForwardInput, forwardPlan, instantOf, type WorkingDays } from "../src/index.ts";
 
 interface BackPlanCase extends Pick<Partial<WorkingDays>, "closures"> {
@@ -66,6 +67,11 @@ const letters = ["MO", "TU", "WE", "TH", "FR", "SA", "SU"];
 
 /** Quantities of the calendar's file that are built. */
 export const calendar: Readonly<Record<string, (input: Input) => unknown>> = {
+  recurrence: (input: Input) => {
+    const found = repeated(input);
+    const iso = (at: number): string => new Date(at).toISOString().replace(".000Z", "Z");
+    return found.ok ? found.occurrences.map(({ start, end, local }) => ({ start: iso(start), end: iso(end), local })) : found;
+  },
   clashes: (input: Input) => sorted(clashesOf(input)),
   "back-plan": ({ session, today, workingDays, closures = [], steps, forward }: BackPlanCase) => {
     const days = { weekdays: workingDays.map((letter) => letters.indexOf(letter) + 1), closures };

@@ -54,7 +54,7 @@ export class DemoRuns {
     };
     saveBrief(this.deps, this.planner, id, { revision: 1, brief: doc, words: "pinned the numbers" });
     const { revision, scoring, units, afterwards } = runDoc(this.deps.db, id, this.planner);
-    saveSettings(this.deps, this.planner, id, { revision, title, kind, ...dates, scoring, units, afterwards, heads });
+    saveSettings(this.deps, this.planner, id, { revision, title, kind, ...dates, scoring, units, afterwards, heads, rehearsal: null });
     return id;
   }
 
@@ -77,7 +77,7 @@ export class DemoRuns {
     const id = runId(title);
     importPack(this.deps, starterPack(starter), { title, kind, id });
     const { revision, scoring, units, afterwards, heads } = runDoc(this.deps.db, id, this.planner);
-    saveSettings(this.deps, this.planner, id, { revision, title, kind, ...dates, scoring, units, afterwards, heads });
+    saveSettings(this.deps, this.planner, id, { revision, title, kind, ...dates, scoring, units, afterwards, heads, rehearsal: null });
     return id;
   }
 

@@ -40,7 +40,7 @@ test("a material and a run are put away, are offered nowhere, and come back", as
   await desk.getByRole("button", { name: "Put it away" }).click();
   await expect(desk).toHaveURL(`${house.url}/`);
   await expect(desk.getByRole("link", { name: /^First flights/ })).toBeHidden();
-  await desk.getByRole("button", { name: "Bring it back" }).click();
+  await desk.getByRole("alert").getByRole("button", { name: "Bring it back" }).click();
   await expect(desk.getByRole("link", { name: /^First flights/ })).toBeVisible();
   await desk.goto(`${house.url}/run/${id}/publish`);
   await desk.getByRole("button", { name: "Put it away" }).click();

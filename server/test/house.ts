@@ -131,8 +131,8 @@ export async function makeRun(house: TestHouse, { publish = true, title = "Spinn
 
 /** The run's settings as they are saved, with changes. */
 export function settings(run: RunDoc, patch: Partial<RunDoc> = {}): Record<string, unknown> {
-  const { revision, title, kind, opensOn, closesOn, revealOn, scoring, units, heads, afterwards } = { ...run, ...patch };
-  return { revision, title, kind, opensOn, closesOn, revealOn, scoring, units, heads, afterwards };
+  const { revision, title, kind, opensOn, closesOn, revealOn, scoring, units, heads, afterwards, rehearsal } = { ...run, ...patch };
+  return { revision, title, kind, opensOn, closesOn, revealOn, scoring, units, heads, afterwards, rehearsal };
 }
 
 /** A material put into the store room: counted in pieces, plain, in packs of 25, unless told otherwise. */

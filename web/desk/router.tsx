@@ -50,6 +50,7 @@ export const router = createBrowserRouter([
           { path: "tryout", loader: learned, lazy: { Component: async () => (await import("./tryout/Tryout.tsx")).Tryout } },
           { path: "crate", loader: learned, lazy: { Component: async () => (await import("./crate/Crate.tsx")).Crate } },
           { path: "calendar", loader: bookings, lazy: { Component: async () => (await import("./calendar/Calendar.tsx")).Calendar } },
+          { path: "rehearse", loader: learned, lazy: { Component: async () => (await import("./rehearse/Rehearse.tsx")).Rehearse } },
           { path: "publish", lazy: { Component: async () => (await import("./publish/Publish.tsx")).Publish } },
           { path: "sift", loader: sift, lazy: { Component: async () => (await import("./sift/Sift.tsx")).Sift } },
           { path: "findings", loader: findings, lazy: { Component: async () => (await import("./findings/Findings.tsx")).Findings } },

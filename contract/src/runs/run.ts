@@ -1,4 +1,4 @@
-import type { FamilyId, HeadsModel, RunKind, UnitChoice } from "@lampcrate/core";
+import type { DropIn, FamilyId, HeadsModel, RunKind, Target, UnitChoice } from "@lampcrate/core";
 import type { BriefDoc } from "./brief.ts";
 
 export const runStatuses = ["draft", "published", "cancelled"] as const;
@@ -21,6 +21,14 @@ export interface RunSettings {
   /** Heads of one session before any session exists. */
   readonly heads: HeadsModel;
   readonly afterwards: (typeof afterwards)[number];
+  /** A drop-in day as it was last rehearsed; null: as the brief suggests. */
+  readonly rehearsal: Rehearsal | null;
+}
+
+/** A drop-in day, and what the planner asks of it. */
+export interface Rehearsal {
+  readonly day: DropIn;
+  readonly targets: readonly Target[];
 }
 
 export interface RunSave extends RunSettings {

@@ -3,6 +3,7 @@ import Joi from "joi";
 import type { DuplicateInput, NewRun, RunSave, SessionInput, SessionSave, StarterStart } from "../runs/run.ts";
 import { afterwards, scorings } from "../runs/run.ts";
 import { date, heads, id, line, objectOf, revision, units, wall } from "./parts.ts";
+import { rehearsal } from "./rehearsal.ts";
 
 const kind = Joi.string()
   .valid(...runKinds)
@@ -36,6 +37,7 @@ export const runSave = objectOf<RunSave>({
   afterwards: Joi.string()
     .valid(...afterwards)
     .required(),
+  rehearsal: rehearsal.allow(null).default(null) as Joi.ObjectSchema,
 });
 
 const session = {

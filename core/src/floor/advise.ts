@@ -3,16 +3,16 @@ import { DropInDays } from "./simulate.ts";
 import { type Standing, type Target, TargetWatch } from "./targets.ts";
 
 /** From and to, both tried; null is endless. */
-export interface Range {
+export interface Tries {
   readonly from: number | null;
   readonly to: number | null;
   readonly step?: number | undefined;
 }
 
-export interface Bounds {
-  readonly seats: Range;
-  readonly rigs: Range;
-  readonly hosts: Range;
+export interface RoomBounds {
+  readonly seats: Tries;
+  readonly rigs: Tries;
+  readonly hosts: Tries;
 }
 
 export interface Prices {
@@ -24,24 +24,24 @@ export interface Prices {
 export const usualPrices: Prices = { seat: 1, rig: 5, host: 10 };
 
 /** How many there are of what a room has. */
-export type Room = Pick<DropIn, "seats" | "rigs" | "hosts">;
+export type Equipped = Pick<DropIn, "seats" | "rigs" | "hosts">;
 
 /** What would lessen a miss, tried by itself. */
 export type Change = "one rig more" | "one host more" | "more seats" | "one trial fewer" | "one rebuild fewer" | "a tenth fewer parties";
 
 /** The cheapest room that meets all targets; where none in bounds does, the one that comes nearest, and what would help it most. */
 export type Advice =
-  | { readonly room: Room; readonly price: number; readonly values: readonly number[]; readonly nearest: null; readonly helps: null }
+  | { readonly room: Equipped; readonly price: number; readonly values: readonly number[]; readonly nearest: null; readonly helps: null }
   | {
       readonly room: null;
-      readonly nearest: { readonly room: Room; readonly values: readonly number[]; readonly missedBy: number };
+      readonly nearest: { readonly room: Equipped; readonly values: readonly number[]; readonly missedBy: number };
       readonly helps: { readonly change: Change; readonly missedBy: number } | null;
     };
 
 /** What is asked of the adviser. The days' own seats, rigs and hosts don't count. */
-export interface Asked {
+export interface AdviceAsked {
   readonly day: DropIn;
-  readonly bounds: Bounds;
+  readonly bounds: RoomBounds;
   readonly prices: Prices;
   readonly targets: readonly Target[];
 }
@@ -67,9 +67,9 @@ export interface Progress {
  * The cheapest room that meets all targets, ties to fewer hosts, then fewer rigs: every one is tried, cheapest first,
  * on the same days. Yields how far it is, so that it can be told, and ended.
  */
-export function* advising({ day, bounds, prices, targets }: Asked, seed: number): Generator<Progress, Advice> {
+export function* advising({ day, bounds, prices, targets }: AdviceAsked, seed: number): Generator<Progress, Advice> {
   const rooms = roomsIn(bounds, prices);
-  let nearest: { room: Room; values: readonly number[]; missedBy: number } | null = null;
+  let nearest: { room: Equipped; values: readonly number[]; missedBy: number } | null = null;
   for (const [tried, { room, price }] of rooms.entries()) {
     yield { tried, of: rooms.length };
     const { meets, standings } = tryRoom({ ...day, ...room }, targets, seed);
@@ -83,7 +83,7 @@ export function* advising({ day, bounds, prices, targets }: Asked, seed: number)
 }
 
 /** Asks the adviser to the end. */
-export function advise(asked: Asked, seed: number): Advice {
+export function advise(asked: AdviceAsked, seed: number): Advice {
   const search = advising(asked, seed);
   for (;;) {
     const step = search.next();
@@ -91,8 +91,10 @@ export function advise(asked: Asked, seed: number): Advice {
   }
 }
 
-function roomsIn({ seats, rigs, hosts }: Bounds, prices: Prices): readonly { readonly room: Room; readonly price: number }[] {
-  const all = listed(seats).flatMap((s) => listed(rigs).flatMap((r) => listed(hosts).map((h): Room => ({ seats: s, rigs: r, hosts: h }))));
+function roomsIn({ seats, rigs, hosts }: RoomBounds, prices: Prices): readonly { readonly room: Equipped; readonly price: number }[] {
+  const all = listed(seats).flatMap((s) =>
+    listed(rigs).flatMap((r) => listed(hosts).map((h): Equipped => ({ seats: s, rigs: r, hosts: h }))),
+  );
   return all
     .map((room) => ({
       room,
@@ -101,7 +103,7 @@ function roomsIn({ seats, rigs, hosts }: Bounds, prices: Prices): readonly { rea
     .sort((a, b) => a.price - b.price || (a.room.hosts ?? 0) - (b.room.hosts ?? 0) || (a.room.rigs ?? 0) - (b.room.rigs ?? 0));
 }
 
-function listed({ from, to, step = 1 }: Range): readonly (number | null)[] {
+function listed({ from, to, step = 1 }: Tries): readonly (number | null)[] {
   if (from === null || to === null) return [null];
   return Array.from({ length: Math.floor((to - from) / step + 1e-9) + 1 }, (_, i) => from + i * step);
 }
@@ -134,8 +136,8 @@ const missOf = (standings: readonly Standing[]): number => Math.max(0, ...standi
 /** The single change beyond the bounds that lessens a room's miss most; null where none does. */
 function* helping(
   day: DropIn,
-  room: Room,
-  { seats }: Bounds,
+  room: Equipped,
+  { seats }: RoomBounds,
   targets: readonly Target[],
   seed: number,
 ): Generator<Progress, { readonly change: Change; readonly missedBy: number } | null> {

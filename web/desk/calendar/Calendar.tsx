@@ -6,6 +6,7 @@ import { api, ask } from "../../shared/client.ts";
 import { CrateDock } from "../crate/dock/CrateDock.tsx";
 import { Button } from "../pieces/Button.tsx";
 import { FocusIn } from "../pieces/FocusIn.tsx";
+import { LinkButton } from "../pieces/LinkButton.tsx";
 import { Opening } from "../pieces/Opening.tsx";
 import { Refused } from "../pieces/Refused.tsx";
 import { useSave } from "../pieces/useSave.ts";
@@ -77,10 +78,11 @@ function Days() {
         )}
         <Refused trouble={trouble} />
         {editing === null ? (
-          <div>
+          <div className="row">
             <Button type="primary" disabled={rooms.length === 0} onClick={() => setEditing("new")}>
               Add a session
             </Button>
+            <LinkButton to={`/run/${run.id}/rehearse`}>Rehearse the day</LinkButton>
           </div>
         ) : (
           <FocusIn key={editing}>

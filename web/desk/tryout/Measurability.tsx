@@ -30,6 +30,7 @@ export const Measurability = memo(function Measurability({ seen }: { readonly se
   const entrants = Math.max(2, run.entries.accepted || ("likely" in heads ? Math.round(heads.likely) : 12));
   const input: JudgeInput = {
     family: brief.family,
+    outcomes: brief.outcomes,
     spec: brief.spec,
     design: brief.design,
     rival: brief.compared ?? family.rival(brief.design),

@@ -1,9 +1,19 @@
-import { type FamilyId, familyOfBrief, type Measurability, measurability, power, rankingCertainty, type Values } from "@lampcrate/core";
+import {
+  type FamilyId,
+  familyOfBrief,
+  type Measurability,
+  measurability,
+  type Outcomes,
+  power,
+  rankingCertainty,
+  type Values,
+} from "@lampcrate/core";
 import { expose } from "comlink";
 
 /** A brief's test, and who would be ranked by it. */
 export interface JudgeInput {
   readonly family: FamilyId;
+  readonly outcomes: Outcomes;
   readonly spec: Values;
   readonly design: Values;
   readonly rival: Values;

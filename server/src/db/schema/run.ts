@@ -1,5 +1,5 @@
 import type { BriefDoc, LineCount } from "@lampcrate/contract";
-import { afterwards, runStatuses, scorings } from "@lampcrate/contract";
+import { afterwards, type Rehearsal, runStatuses, scorings } from "@lampcrate/contract";
 import { type HeadsModel, runKinds, unitChoices } from "@lampcrate/core";
 import { index, integer, sqliteTable, text } from "drizzle-orm/sqlite-core";
 import { brief } from "./brief.ts";
@@ -25,6 +25,7 @@ export const run = sqliteTable(
     scoring: text("scoring", { enum: scorings }).notNull(),
     units: text("units", { enum: unitChoices }).notNull(),
     heads: text("heads", { mode: "json" }).$type<HeadsModel>().notNull(),
+    rehearsal: text("rehearsal", { mode: "json" }).$type<Rehearsal | null>(),
     afterwards: text("afterwards", { enum: afterwards }).notNull(),
     createdAt: integer("created_at").notNull(),
     /** Put away: out of the season, with everything it holds. */

@@ -67,8 +67,8 @@ export function runDoc(db: Store, id: string, person: Person): RunDoc {
 }
 
 export function settingsOf(row: RunRow): RunSettings {
-  const { title, kind, opensOn, closesOn, revealOn, scoring, units, heads, afterwards } = row;
-  return { title, kind, opensOn, closesOn, revealOn, scoring, units, heads, afterwards };
+  const { title, kind, opensOn, closesOn, revealOn, scoring, units, heads, afterwards, rehearsal } = row;
+  return { title, kind, opensOn, closesOn, revealOn, scoring, units, heads, afterwards, rehearsal };
 }
 
 /** A run's sessions in order of their days. */
@@ -177,6 +177,7 @@ function settingsWords(before: RunSettings, after: RunSettings): string {
     units: "units",
     heads: "expected heads",
     afterwards: "what happens to entries",
+    rehearsal: "the rehearsed day",
   };
   const changed = (Object.keys(names) as (keyof RunSettings)[]).filter((key) => JSON.stringify(before[key]) !== JSON.stringify(after[key]));
   return changed.length === 0 ? "saved the run" : `changed ${changed.map((key) => names[key]).join(", ")}`;

@@ -155,8 +155,8 @@ const lastDecision = (db: Store, entryId: string) =>
 
 function settingsOf(row: RunRow | undefined): RunSettings | null {
   if (!row) return null;
-  const { title, kind, opensOn, closesOn, revealOn, scoring, units, heads, afterwards } = row;
-  return { title, kind, opensOn, closesOn, revealOn, scoring, units, heads, afterwards };
+  const { title, kind, opensOn, closesOn, revealOn, scoring, units, heads, afterwards, rehearsal } = row;
+  return { title, kind, opensOn, closesOn, revealOn, scoring, units, heads, afterwards, rehearsal };
 }
 
 function writeSettings(db: Store, id: string, settings: RunSettings, revision: number, published: boolean): number {

@@ -1,0 +1,54 @@
+import { expect, test } from "@playwright/test";
+import { openDesk, runOf } from "../desk.ts";
+import { type House, startHouse } from "../harness.ts";
+
+let house: House;
+test.beforeAll(async () => {
+  house = await startHouse();
+});
+test.afterAll(() => house.stop());
+
+test("a drop-in day is rehearsed: arrivals drawn, another day held beside, the adviser's answer taken over, the crate sized, and all of it undone", async ({
+  browser,
+}) => {
+  const desk = await openDesk(browser, house);
+  const { id } = await runOf(desk, house, "Boardwalk over the Bog");
+  await desk.goto(`${house.url}/run/${id}/calendar`);
+  await desk.getByRole("link", { name: "Rehearse the day" }).click();
+  const comes = desk.getByRole("complementary", { name: "What the day comes to" });
+  await expect(comes.getByText(/builders come/)).toBeVisible();
+  const parties = desk.getByLabel("Parties expected");
+  await parties.fill("60");
+  await desk.getByLabel("Rigs", { exact: true }).fill("1");
+  await desk.getByLabel("Seats", { exact: true }).fill("24");
+  await expect(comes.getByText(/are turned away, mostly for want of seats/)).toBeVisible();
+  // A profile that never rises is refused in words, and what stood there before stays in sight.
+  const bars = desk.getByRole("slider", { name: /^Arrivals / });
+  const first = await bars.first().getAttribute("aria-valuenow");
+  await bars.first().focus();
+  await desk.keyboard.press("ArrowUp");
+  await expect(bars.first()).toHaveAttribute("aria-valuenow", String(Number(first) + 0.5));
+  await desk.keyboard.press("ArrowRight");
+  await expect(bars.nth(1)).toBeFocused();
+  await desk.getByRole("button", { name: "Hold this day beside, and change it" }).click();
+  await desk.getByLabel("Rigs", { exact: true }).fill("4");
+  const numbers = comes.getByRole("table");
+  await expect(numbers.getByRole("columnheader", { name: "Held beside" })).toBeVisible();
+  const builders = numbers.getByRole("row", { name: /^Builders who come/ }).getByRole("cell");
+  await expect.poll(async () => (await builders.nth(0).textContent()) === (await builders.nth(1).textContent())).toBe(true);
+  const adviser = desk.getByRole("region", { name: "Adviser" });
+  await adviser.getByRole("button", { name: "Find it" }).click();
+  await expect(adviser.getByText(/will do:/)).toBeVisible({ timeout: 60_000 });
+  const said = (await adviser.getByRole("status").textContent()) ?? "";
+  const [, seats = "", rigs = ""] = /(\d+) seats, (\d+) rig/.exec(said) ?? [];
+  await adviser.getByRole("button", { name: "Take it over" }).click();
+  await expect(desk.getByLabel("Seats", { exact: true })).toHaveValue(seats);
+  await expect(desk.getByLabel("Rigs", { exact: true })).toHaveValue(rigs);
+  await expect(desk.getByRole("button", { name: "Undo: changed the rehearsed day" })).toBeVisible();
+  await desk.reload();
+  await expect(desk.getByLabel("Seats", { exact: true })).toHaveValue(seats);
+  await expect(parties).toHaveValue("60");
+  await expect(comes.getByText(/kits are used/)).toBeVisible();
+  await desk.getByRole("button", { name: "Size the crate for these builders" }).click();
+  await expect(desk.getByRole("button", { name: /^Undo: changed (expected heads|.*session)/ })).toBeVisible();
+});

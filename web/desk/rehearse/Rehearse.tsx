@@ -1,0 +1,110 @@
+import { type DropIn, dropInErrors } from "@lampcrate/core";
+import { useState } from "react";
+import { Link } from "react-router";
+import { rehearseDoor } from "../../shared/compute/rehearseDoor.ts";
+import { useLatest } from "../../shared/compute/useLatest.ts";
+import { Button } from "../pieces/Button.tsx";
+import { Refused } from "../pieces/Refused.tsx";
+import { useBriefWork, useCrateWork, useRunActions } from "../work/RunContext.ts";
+import { StepDesk } from "../work/StepDesk.tsx";
+import { Adviser } from "./Adviser.tsx";
+import { ArrivalProfile } from "./ArrivalProfile.tsx";
+import { DayNumbers } from "./DayNumbers.tsx";
+import { DayPanel } from "./DayPanel.tsx";
+import { UseChart } from "./UseChart.tsx";
+import { useRehearsal } from "./useRehearsal.ts";
+
+/** Days simulated while a planner turns a dial. */
+const days = 400;
+const noDay: DropIn | null = null;
+
+/** Rehearse a drop-in day: when parties come, what there is for them, and what it comes to. */
+export function Rehearse() {
+  const { run } = useBriefWork();
+  const { session, heads } = useCrateWork();
+  const { changeHeads } = useRunActions();
+  const { day, targets, isSuggested, trouble, setDay, setTargets } = useRehearsal();
+  const [held, setHeld] = useState(noDay);
+  const errors = dropInErrors(day);
+  // What can't be is told; what it was before stays in sight.
+  const [sound, setSound] = useState(day);
+  if (errors.length === 0 && sound !== day) setSound(day);
+  const found = useLatest(rehearseDoor, { day: sound, beside: held, days, seed: run.id }, "rehearse");
+  const report = found.output?.report ?? null;
+  const clock = (minutes: number): string => clockFrom(session?.start.slice(11) ?? "10:00", minutes);
+  const served = report?.counts.kitsUsed;
+  return (
+    <StepDesk
+      beside="What the day comes to"
+      panel={
+        <DayPanel
+          day={sound}
+          report={report}
+          beside={held ? (found.output?.beside ?? null) : null}
+          slow={found.slow}
+          trouble={found.trouble}
+          onAgain={found.again}
+        />
+      }
+    >
+      <section className="sheet pad stack" aria-label="When parties come">
+        <div className="row spread">
+          <h2>Rehearse the day</h2>
+          <Link to={`/run/${run.id}/calendar`}>Back to the calendar</Link>
+        </div>
+        <p className="soft small">
+          {isSuggested
+            ? "As brief, crate and sessions suggest it: draw when parties come, set what there is, and see what the day comes to."
+            : "Kept with the run. Draw when parties come with the pointer, or bar by bar with the arrow keys."}
+        </p>
+        <ArrivalProfile weights={day.weights} lastEntryMin={day.lastEntryMin} clock={clock} onChange={(weights) => setDay({ weights })} />
+        <DayNumbers day={day} onChange={setDay} />
+        {errors.map(({ field, message }) => (
+          <p key={field} role="alert" className="ruler-trouble">
+            {message}
+          </p>
+        ))}
+        <Refused trouble={trouble} />
+        <div className="row">
+          {held === null ? (
+            <Button onClick={() => setHeld(sound)}>Hold this day beside, and change it</Button>
+          ) : (
+            <>
+              <Button onClick={() => setDay(held)}>Go back to the day held beside</Button>
+              <Button type="text" onClick={() => setHeld(null)}>
+                Let it go
+              </Button>
+            </>
+          )}
+          {served && day.unit === "builder" ? (
+            <Button
+              onClick={() =>
+                changeHeads(
+                  {
+                    model: "forecast",
+                    low: Math.max(1, Math.round(2 * served.p50.value - served.p90.value)),
+                    likely: Math.max(1, Math.round(served.p50.value)),
+                    high: Math.max(1, Math.round(served.p90.value)),
+                    ...(heads.cap === undefined ? {} : { cap: heads.cap }),
+                  },
+                  true,
+                )
+              }
+            >
+              Size the crate for these builders
+            </Button>
+          ) : null}
+        </div>
+      </section>
+      {report ? <UseChart day={sound} report={report} clock={clock} /> : null}
+      <Adviser day={sound} targets={targets} onTargets={setTargets} onTake={setDay} />
+    </StepDesk>
+  );
+}
+
+/** "10:45" of so many minutes after opening. */
+function clockFrom(opens: string, minutes: number): string {
+  const [hours = 0, past = 0] = opens.split(":").map(Number);
+  const at = hours * 60 + past + minutes;
+  return `${String(Math.floor(at / 60) % 24).padStart(2, "0")}:${String(at % 60).padStart(2, "0")}`;
+}
