@@ -22,6 +22,7 @@ const take = async (page: Page, name: string): Promise<void> => {
 const besideStep = (page: Page, step: string): Promise<void> => {
   if (step === "publish") return page.frameLocator("iframe").getByRole("link", { name: "Open the logbook" }).waitFor();
   if (step === "sift") return page.getByRole("complementary", { name: "Evidence" }).getByRole("img").first().waitFor();
+  if (step === "rehearse") return page.getByText(/builders come/).waitFor();
   if (step === "findings") return page.getByRole("complementary", { name: "Prediction and outcome" }).waitFor();
   return page.getByText("a builder", { exact: true }).waitFor();
 };
@@ -38,6 +39,7 @@ for (const [name, id, step] of [
   ["brief-span", walk.id, "brief"],
   ["crate", walk.id, "crate"],
   ["calendar", walk.id, "calendar"],
+  ["rehearse", walk.id, "rehearse"],
   ["publish", walk.id, "publish"],
   ["sift", seeds.id, "sift"],
   ["findings", seeds.id, "findings"],

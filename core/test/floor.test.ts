@@ -4,6 +4,7 @@ import { describe, expect, it } from "vitest";
 import { floor } from "../reference/floor.ts";
 import { type Case, judge } from "../reference/judge.ts";
 import { advise, usualPrices } from "../src/floor/advise.ts";
+import { dayWords } from "../src/floor/dayWords.ts";
 import type { DropIn } from "../src/floor/dropIn.ts";
 import { dropInErrors } from "../src/floor/dropInErrors.ts";
 import { rehearse, tallyOf } from "../src/floor/rehearse.ts";
@@ -150,6 +151,22 @@ describe("a drop-in day", () => {
   it("is the same for the same seed, and another for another", () => {
     expect(rehearse(saturday, 20, 3)).toEqual(rehearse(saturday, 20, 3));
     expect(rehearse(saturday, 20, 4)).not.toEqual(rehearse(saturday, 20, 3));
+  });
+});
+
+describe("what a day comes to, in words", () => {
+  const said = (patch: Partial<DropIn>): readonly string[] => {
+    const day = { ...saturday, ...patch };
+    return dayWords(day, rehearse(day, 100, 1)).map((words) => words.replace(/[\u202f\u00a0]/g, " "));
+  };
+
+  it("says first who comes and who is turned away, and for want of what", () => {
+    expect(said({ expectedParties: 0 })).toEqual(["Nobody is expected: raise the parties, or the profile."]);
+    expect(said({ seats: null, kits: null })[0]).toMatch(/^About \d+ builders come, and nobody is turned away\.$/);
+    expect(said({ seats: 8, kits: null })[0]).toMatch(/\d+ in 100 are turned away, mostly for want of seats, or of patience\.$/);
+    expect(said({ seats: null, kits: 20 })[0]).toMatch(/are turned away, mostly for want of kits\.$/);
+    expect(said({ unit: "team" })[1]).toMatch(/^\d+ kits, one a team, are used, 9 days in 10 no more than \d+\.$/);
+    expect(said({ seats: null, kits: null, patienceMeanMin: null })).toContain("Nobody waits for a seat.");
   });
 });
 

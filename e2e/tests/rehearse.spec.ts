@@ -1,3 +1,4 @@
+import type { RunDoc } from "@lampcrate/contract";
 import { expect, test } from "@playwright/test";
 import { openDesk, runOf } from "../desk.ts";
 import { type House, startHouse } from "../harness.ts";
@@ -17,8 +18,10 @@ test("a drop-in day is rehearsed: arrivals drawn, another day held beside, the a
   await desk.getByRole("link", { name: "Rehearse the day" }).click();
   const comes = desk.getByRole("complementary", { name: "What the day comes to" });
   await expect(comes.getByText(/builders come/)).toBeVisible();
+  await desk.getByLabel("A party builds as one team").uncheck();
   const parties = desk.getByLabel("Parties expected");
   await parties.fill("60");
+  await desk.getByLabel("A trial takes, min").fill("0.7");
   await desk.getByLabel("Rigs", { exact: true }).fill("1");
   await desk.getByLabel("Seats", { exact: true }).fill("24");
   await expect(comes.getByText(/are turned away, mostly for want of seats/)).toBeVisible();
@@ -45,6 +48,9 @@ test("a drop-in day is rehearsed: arrivals drawn, another day held beside, the a
   await expect(desk.getByLabel("Seats", { exact: true })).toHaveValue(seats);
   await expect(desk.getByLabel("Rigs", { exact: true })).toHaveValue(rigs);
   await expect(desk.getByRole("button", { name: "Undo: changed the rehearsed day" })).toBeVisible();
+  const kept = async (): Promise<number | null | undefined> =>
+    ((await (await desk.request.get(`${house.url}/api/runs/${id}`)).json()) as RunDoc).rehearsal?.day.seats;
+  await expect.poll(kept).toBe(Number(seats));
   await desk.reload();
   await expect(desk.getByLabel("Seats", { exact: true })).toHaveValue(seats);
   await expect(parties).toHaveValue("60");

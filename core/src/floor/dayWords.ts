@@ -32,7 +32,9 @@ export function dayWords(day: DropIn, { counts, turnedAwayShare, unfinishedShare
 
 function waitSentence(where: string, { spread }: Waits): readonly string[] {
   if (spread === null) return [];
-  return spread.p99.value === 0
-    ? [`Nobody waits ${where}.`]
-    : [`9 in 10 wait ${minutesWords(spread.p90.value)} or less ${where}, 1 in 100 longer than ${minutesWords(spread.p99.value)}.`];
+  if (spread.p99.value === 0) return [`Nobody waits ${where}.`];
+  const longest = minutesWords(spread.p99.value);
+  return spread.p90.value === 0
+    ? [`9 in 10 don't wait ${where}, 1 in 100 longer than ${longest}.`]
+    : [`9 in 10 wait ${minutesWords(spread.p90.value)} or less ${where}, 1 in 100 longer than ${longest}.`];
 }

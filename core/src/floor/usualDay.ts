@@ -54,5 +54,5 @@ export function usualDay(brief: BriefDay): DropIn {
 /** Few at first, most after a third of the day, a second lesser wave after three quarters. */
 function hump(part: number): number {
   const wave = (at: number, wide: number): number => Math.exp(-(((part - at) / wide) ** 2));
-  return Math.round(10 * (wave(0.35, 0.22) + 0.75 * wave(0.75, 0.16))) / 10 + 0.5;
+  return 1 + Math.round(16 * (wave(0.35, 0.22) + 0.75 * wave(0.75, 0.16))) / 2;
 }

@@ -53,7 +53,7 @@ export function ArrivalProfile({ weights, lastEntryMin, clock, onChange }: Arriv
   return (
     <div className="profile">
       <div
-        className="bars"
+        className="arrivals"
         style={{ height: high }}
         onPointerDown={(event) => {
           if (locked) return;
@@ -68,7 +68,7 @@ export function ArrivalProfile({ weights, lastEntryMin, clock, onChange }: Arriv
           return (
             <div
               key={from}
-              className="bar"
+              className="arrival"
               role="slider"
               tabIndex={locked ? -1 : 0}
               aria-label={`Arrivals ${from} to ${to}`}

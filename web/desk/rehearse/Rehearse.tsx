@@ -1,8 +1,9 @@
 import { type DropIn, dropInErrors } from "@lampcrate/core";
-import { useState } from "react";
+import { useRef, useState } from "react";
 import { Link } from "react-router";
 import { rehearseDoor } from "../../shared/compute/rehearseDoor.ts";
 import { useLatest } from "../../shared/compute/useLatest.ts";
+import { useSame } from "../../shared/useSame.ts";
 import { Button } from "../pieces/Button.tsx";
 import { Refused } from "../pieces/Refused.tsx";
 import { useBriefWork, useCrateWork, useRunActions } from "../work/RunContext.ts";
@@ -23,12 +24,14 @@ export function Rehearse() {
   const { run } = useBriefWork();
   const { session, heads } = useCrateWork();
   const { changeHeads } = useRunActions();
-  const { day, targets, isSuggested, trouble, setDay, setTargets } = useRehearsal();
+  const { day: now, targets, isSuggested, trouble, setDay, takeOver, setTargets } = useRehearsal();
+  const day = useSame(now);
   const [held, setHeld] = useState(noDay);
   const errors = dropInErrors(day);
   // What can't be is told; what it was before stays in sight.
-  const [sound, setSound] = useState(day);
-  if (errors.length === 0 && sound !== day) setSound(day);
+  const lastSound = useRef(day);
+  if (errors.length === 0) lastSound.current = day;
+  const sound = lastSound.current;
   const found = useLatest(rehearseDoor, { day: sound, beside: held, days, seed: run.id }, "rehearse");
   const report = found.output?.report ?? null;
   const clock = (minutes: number): string => clockFrom(session?.start.slice(11) ?? "10:00", minutes);
@@ -70,7 +73,7 @@ export function Rehearse() {
             <Button onClick={() => setHeld(sound)}>Hold this day beside, and change it</Button>
           ) : (
             <>
-              <Button onClick={() => setDay(held)}>Go back to the day held beside</Button>
+              <Button onClick={() => takeOver(held)}>Go back to the day held beside</Button>
               <Button type="text" onClick={() => setHeld(null)}>
                 Let it go
               </Button>
@@ -97,7 +100,7 @@ export function Rehearse() {
         </div>
       </section>
       {report ? <UseChart day={sound} report={report} clock={clock} /> : null}
-      <Adviser day={sound} targets={targets} onTargets={setTargets} onTake={setDay} />
+      <Adviser day={sound} targets={targets} onTargets={setTargets} onTake={takeOver} />
     </StepDesk>
   );
 }

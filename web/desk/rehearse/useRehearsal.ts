@@ -30,22 +30,30 @@ export function useRehearsal() {
   useEffect(() => {
     if (timer.current === undefined) setHeld(null);
   }, [kept]);
-  useEffect(() => () => clearTimeout(timer.current), []);
-  const set = (patch: Partial<Rehearsal>): void => {
+  const keep = (): void => {
+    clearTimeout(timer.current);
+    timer.current = undefined;
+    void change({ rehearsal: latest.current });
+  };
+  // Whoever leaves the page while a change rests has it kept.
+  const leaving = useRef(keep);
+  leaving.current = keep;
+  useEffect(() => () => (timer.current === undefined ? undefined : leaving.current()), []);
+  const set = (patch: Partial<Rehearsal>, atOnce = false): void => {
     const next = { ...latest.current, ...patch };
     latest.current = next;
     setHeld(next);
     clearTimeout(timer.current);
-    timer.current = setTimeout(() => {
-      timer.current = undefined;
-      void change({ rehearsal: latest.current });
-    }, restMs);
+    if (atOnce) keep();
+    else timer.current = setTimeout(keep, restMs);
   };
   return {
     ...now,
     isSuggested: held === null && run.rehearsal === null,
     trouble,
     setDay: (patch: Partial<DropIn>): void => set({ day: { ...latest.current.day, ...patch } }),
+    /** A whole room or day put in place of this one: kept at once. */
+    takeOver: (patch: Partial<DropIn>): void => set({ day: { ...latest.current.day, ...patch } }, true),
     setTargets: (targets: Rehearsal["targets"]): void => set({ targets }),
   };
 }
