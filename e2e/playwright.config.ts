@@ -3,7 +3,8 @@ import { chromiumArgs, chromiumPath } from "./browser.ts";
 
 export default defineConfig({
   testDir: "tests",
-  workers: 1,
+  // Two files at a time, each with a house of its own: one alone leaves half of a machine of two cores idle.
+  workers: 2,
   // On a machine that CI shares, a journey that a stall broke off is walked once more; it is listed as flaky.
   retries: process.env.CI ? 1 : 0,
   timeout: 240_000,

@@ -114,7 +114,7 @@ export function TrialRow({ number, trial, checked, measure, further, offered, wo
             {value}: {words.log.kept}
           </p>
         ) : null}
-        {written && read?.ok && worked ? <p className="small soft">{worked(read.si)}</p> : null}
+        {written && read?.ok && worked && !isOdd ? <p className="small soft">{worked(read.si)}</p> : null}
       </div>
       <Answers
         number={number}
