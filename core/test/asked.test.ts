@@ -244,6 +244,13 @@ describe("loads counted in things of one's own", () => {
     expect(weighedEach({ count: 10, togetherKg: 0.023, stepKg: 0.001 })).toEqual({ massKg: 0.0023, offKg: 0.0001 });
   });
 
+  it("may be called tokens where only one kind is known", () => {
+    const [plainSpan] = span.measures(specOf(span));
+    expect(readTrial("3 tokens", plainSpan)).toMatchObject({ ok: true });
+    expect(readTrial("60 tokens", float.measures(specOf(float))[0])).toMatchObject({ ok: true, si: 60 });
+    expect(readTrial("3 tokens", familyAs(span, tokens).measures(specOf(span))[0])).toEqual({ ok: false, reason: "unknown word" });
+  });
+
   it("are as many washers as weigh as much, where washers are counted", () => {
     const spec = { ...specOf(float), token: "washer-m6" };
     const [measure] = familyAs(float, tokens).measures(spec);

@@ -71,9 +71,10 @@ function parseCount(text: string, asked: Asked): Read {
   if (!split) return refuse("not a number");
   const word = split[2]?.trim();
   const digits = split[1] ?? "";
-  const other = word === undefined || isToken(word, asked.token) ? undefined : asked.tokens?.find((token) => isToken(word, token));
+  const isOwn = word !== undefined && (isToken(word, asked.token) || isAnyToken(word, asked));
+  const other = word === undefined || isOwn ? undefined : asked.tokens?.find((token) => isToken(word, token));
   if (other) return asOwnTokens(parseCount(digits, asked), other, asked.token);
-  if (word !== undefined && word !== "x" && word !== "pcs" && !isToken(word, asked.token)) {
+  if (word !== undefined && word !== "x" && word !== "pcs" && !isOwn) {
     return refuse(dimensionOf(word) ? "wrong dimension" : "unknown word");
   }
   if (/^\d*[.]\d+$/.test(digits)) return refuse("not whole");
@@ -87,6 +88,10 @@ function asOwnTokens(count: Read, other: Token, own: Token | undefined): Read {
   if (other.massKg === undefined || own?.massKg === undefined) return refuse("token mass unknown");
   return { ...count, si: (count.si * other.massKg) / own.massKg };
 }
+
+/** "60 tokens": plain where only one kind of them is known. */
+const isAnyToken = (word: string, { token, tokens = [] }: Asked): boolean =>
+  /^tokens?$/.test(word) && token !== undefined && tokens.length === 0;
 
 function isToken(word: string, token: Token | undefined): boolean {
   return (token?.names ?? []).some((given) => {
@@ -121,7 +126,8 @@ function tokensAsMass(text: string, asked: Asked): Read | null {
   const split = /^([\d., ]*\d)\s*([a-z][a-z ]*)$/.exec(text);
   const word = split?.[2]?.trim();
   if (!split || word === undefined) return null;
-  const token = [...(asked.tokens ?? []), ...(asked.token ? [asked.token] : [])].find((one) => isToken(word, one));
+  const named = [...(asked.tokens ?? []), ...(asked.token ? [asked.token] : [])];
+  const token = named.find((one) => isToken(word, one)) ?? (isAnyToken(word, asked) ? asked.token : undefined);
   if (!token) return null;
   const count = parseCount(split[1] ?? "", asked);
   if (!count.ok) return count;

@@ -1,5 +1,6 @@
 import { type Measure, type Read, refusalWords, showQuantity, type UnitChoice } from "@lampcrate/core";
 import { useRested } from "../useRested.ts";
+import { useWords } from "../words/useWords.ts";
 import { restMs } from "./restMs.ts";
 
 interface NumberBoxProps {
@@ -14,6 +15,7 @@ interface NumberBoxProps {
 
 /** A number as people write it, what it was read as, or how to write it. */
 export function NumberBox({ id, label, raw, read, measure, units, onType }: NumberBoxProps) {
+  const words = useWords();
   const { dimension, unit } = measure;
   const [token] = [...(measure.tokens ?? []), ...(measure.token ? [measure.token] : [])];
   const written = useRested(raw, restMs) === raw;
@@ -37,6 +39,9 @@ export function NumberBox({ id, label, raw, read, measure, units, onType }: Numb
       </div>
       <p id={`${id}-says`} role="status" className="trouble-text says">
         {unread}
+        {unread !== null && read && !read.ok && read.reason === "unknown word" && (dimension === "mass" || measure.token)
+          ? ` ${words.log.nameFirst}`
+          : null}
       </p>
     </>
   );

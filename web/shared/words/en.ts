@@ -83,6 +83,7 @@ export const en = {
     counterHolds: (count: string, mass: string | null) => (mass === null ? `${count} on it` : `${count} on it, ${mass}`),
     counterBroke: "the last one broke it",
     counterLess: "one less",
+    nameFirst: "If you counted things, name them under “Counted in something of your own?” first.",
     things: "Counted in something of your own?",
     thingsHint: "Coins, books, potatoes: name it, weigh several together if you have a scale, and then write “12 coins” as a result.",
     thingName: "One of them is called",
