@@ -1,4 +1,5 @@
 import { houseClashes, type PlannedSession, usualHouse } from "../src/calendar/houseClashes.ts";
+import { place } from "../src/calendar/placing.ts";
 import { repeated } from "../src/calendar/repeats.ts";
 import { type BackStep, backPlan, type ForwardInput, forwardPlan, instantOf, type WorkingDays } from "../src/index.ts";
 
@@ -9,6 +10,8 @@ interface BackPlanCase extends Pick<Partial<WorkingDays>, "closures"> {
   readonly steps: readonly BackStep[];
   readonly forward?: ForwardInput;
 }
+
+import { solve } from "./highs.ts";
 
 // biome-ignore lint/suspicious/noExplicitAny: a reference file's input is whatever the file says
 type Input = any;
@@ -67,6 +70,12 @@ const letters = ["MO", "TU", "WE", "TH", "FR", "SA", "SU"];
 
 /** Quantities of the calendar's file that are built. */
 export const calendar: Readonly<Record<string, (input: Input) => unknown>> = {
+  placing: (input: Input) => {
+    const found = place({ wishes: [], ...input }, solve);
+    return found.possible
+      ? { possible: true, wishes: found.wishes, sumOfSlots: found.sumOfSlots }
+      : { possible: false, mustGive: sorted(found.mustGive.map((set) => sorted(set))), conflicts: [sorted(found.conflict)] };
+  },
   recurrence: (input: Input) => {
     const found = repeated(input);
     const iso = (at: number): string => new Date(at).toISOString().replace(".000Z", "Z");
