@@ -18,6 +18,8 @@ export * from "./brief/told.ts";
 export * from "./calendar/backPlan.ts";
 export * from "./calendar/clashes.ts";
 export * from "./calendar/labels.ts";
+export * from "./calendar/repeatRules.ts";
+export * from "./calendar/repeats.ts";
 export * from "./calendar/runKinds.ts";
 export * from "./calendar/runWords.ts";
 export * from "./calendar/wallClock.ts";

@@ -1,4 +1,5 @@
 import { describe, expect, it } from "vitest";
+import { repeatKinds, repeatWords, ruleOf } from "../src/calendar/repeatRules.ts";
 import { type Repeat, repeated } from "../src/calendar/repeats.ts";
 
 const saturdays: Repeat = { zone: "Europe/Berlin", start: "2026-12-05T10:00", rule: "FREQ=WEEKLY;BYDAY=SA;COUNT=4", minutes: 120 };
@@ -36,5 +37,25 @@ describe("a session that repeats", () => {
     expect(refused({ rule: "FREQ=WEEKLY;UNTIL=20200101T000000Z" })).toBe("rule");
     expect(refused({ start: "2026-02-30T10:00" })).toBe("start");
     expect(refused({ minutes: 0 })).toBe("minutes");
+  });
+});
+
+describe("a repeat as planners say it", () => {
+  it("is a rule that its first day fits, and words that name the day", () => {
+    for (const kind of repeatKinds)
+      for (const date of ["2026-12-05", "2026-12-31", "2027-02-28", "2027-01-30"])
+        expect(repeated({ ...saturdays, start: `${date}T10:00`, rule: ruleOf(kind, date, 3) })).toMatchObject({ ok: true });
+    expect(repeatKinds.map((kind) => repeatWords(kind, "2026-12-05"))).toEqual([
+      "every day",
+      "every Saturday",
+      "every second Saturday",
+      "the first Saturday of each month",
+    ]);
+    expect(repeatWords("monthly", "2027-01-30")).toBe("the last Saturday of each month");
+    expect(locals({ start: "2027-01-30T10:00", rule: ruleOf("monthly", "2027-01-30", 3) })).toEqual([
+      "2027-01-30T10:00",
+      "2027-02-27T10:00",
+      "2027-03-27T10:00",
+    ]);
   });
 });

@@ -64,6 +64,13 @@ export interface SessionInput {
   readonly heads: HeadsModel;
 }
 
+/** A session that repeats: its first, by which rule, and which of them are left out. */
+export interface SessionRepeats extends SessionInput {
+  /** RFC 5545, on the house's wall clock. */
+  readonly rule: string;
+  readonly exdates: readonly string[];
+}
+
 export interface SessionDoc extends SessionInput {
   readonly id: string;
   readonly runId: string;

@@ -1,6 +1,6 @@
 import { familyIds, runKinds } from "@lampcrate/core";
 import Joi from "joi";
-import type { DuplicateInput, NewRun, RunSave, SessionInput, SessionSave, StarterStart } from "../runs/run.ts";
+import type { DuplicateInput, NewRun, RunSave, SessionInput, SessionRepeats, SessionSave, StarterStart } from "../runs/run.ts";
 import { afterwards, scorings } from "../runs/run.ts";
 import { date, heads, id, line, objectOf, revision, units, wall } from "./parts.ts";
 import { rehearsal } from "./rehearsal.ts";
@@ -51,4 +51,9 @@ const session = {
 };
 
 export const sessionInput = objectOf<SessionInput>(session);
+export const sessionRepeats = objectOf<SessionRepeats>({
+  ...session,
+  rule: line(200).min(1).required(),
+  exdates: Joi.array().items(wall).max(200).unique().required() as Joi.ArraySchema,
+});
 export const sessionSave = objectOf<SessionSave>({ ...session, revision });

@@ -7,6 +7,7 @@ import {
   newRun,
   runSave,
   sessionInput,
+  sessionRepeats,
   sessionSave,
   starterStart,
 } from "@lampcrate/contract/schemas";
@@ -28,7 +29,7 @@ import { exportPack, importPack, previewPack } from "../services/runs/packs.ts";
 import { publish, setStatus } from "../services/runs/publishing.ts";
 import { deleteRun, putAway, putAwayRuns } from "../services/runs/putAway.ts";
 import { createRun, runDoc, runRow, saveBrief, saveSettings } from "../services/runs/runs.ts";
-import { addSession, removeSession, saveSession } from "../services/runs/sessions.ts";
+import { addRepeats, addSession, removeSession, saveSession } from "../services/runs/sessions.ts";
 import { draftSheet, sheetDoc } from "../services/runs/sheet.ts";
 import { redoNext, undoLast } from "../services/runs/undo.ts";
 import { saveCount } from "../services/store/counts.ts";
@@ -105,6 +106,9 @@ export function runRoutes(deps: Served) {
     .post("/runs/:id/redo", look, ids("id"), (c) => c.json({ redone: redoNext(deps, c.get("person"), c.req.valid("param").id) }))
     .post("/runs/:id/sessions", plan, ids("id"), body(sessionInput), (c) =>
       c.json(addSession(deps, c.get("person"), c.req.valid("param").id, c.req.valid("json")), 201),
+    )
+    .post("/runs/:id/sessions/repeats", plan, ids("id"), body(sessionRepeats), (c) =>
+      c.json(addRepeats(deps, c.get("person"), c.req.valid("param").id, c.req.valid("json")), 201),
     )
     .put("/runs/:id/sessions/:session", plan, ids("id", "session"), body(sessionSave), (c) => {
       const { id, session } = c.req.valid("param");

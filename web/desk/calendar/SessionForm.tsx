@@ -1,6 +1,8 @@
 import type { RoomDoc, SessionDoc, SessionInput } from "@lampcrate/contract";
-import { useQueryClient } from "@tanstack/react-query";
+import { ruleOf } from "@lampcrate/core";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { Input, InputNumber, Select } from "antd";
+import { useState } from "react";
 import { api, ask } from "../../shared/client.ts";
 import { useKeptState } from "../../shared/useKeptState.ts";
 import { Button } from "../pieces/Button.tsx";
@@ -9,8 +11,9 @@ import { Labelled } from "../pieces/Labelled.tsx";
 import { PastDay } from "../pieces/PastDay.tsx";
 import { useHouseDay } from "../pieces/useHouseDay.ts";
 import { useSave } from "../pieces/useSave.ts";
-import { bookingsQuery, runQuery, seasonQuery } from "../queries.ts";
+import { bookingsQuery, houseQuery, runQuery, seasonQuery } from "../queries.ts";
 import { useBriefWork, useCrateWork, useRunActions } from "../work/RunContext.ts";
+import { countOf, once, Repeats } from "./Repeats.tsx";
 
 interface SessionFormProps {
   readonly session: SessionDoc | null;
@@ -41,6 +44,11 @@ export function SessionForm({ session, rooms, onClose }: SessionFormProps) {
   );
   const [date = "", time = ""] = typed.start.split("T");
   const set = (patch: Partial<SessionInput>): void => setTyped({ ...typed, ...patch });
+  const [repeating, setRepeating] = useState(once);
+  const house = useQuery(houseQuery).data;
+  const days = { typed, repeating, zone: house?.zone ?? "UTC", closures: house?.closures ?? [] };
+  const sessions = session ? 1 : countOf(days);
+  const param = { id: run.id };
   const { save, trouble, pending } = useSave({
     send: (json: SessionInput) =>
       ask(
@@ -49,7 +57,12 @@ export function SessionForm({ session, rooms, onClose }: SessionFormProps) {
               param: { id: run.id, session: session.id },
               json: { ...json, revision: session.revision },
             })
-          : api.runs[":id"].sessions.$post({ param: { id: run.id }, json }),
+          : repeating.kind === "once"
+            ? api.runs[":id"].sessions.$post({ param, json })
+            : api.runs[":id"].sessions.repeats.$post({
+                param,
+                json: { ...json, rule: ruleOf(repeating.kind, date, repeating.count), exdates: repeating.without },
+              }),
       ),
     onSaved: (saved) => {
       queries.setQueryData(runQuery(run.id).queryKey, saved);
@@ -125,14 +138,20 @@ export function SessionForm({ session, rooms, onClose }: SessionFormProps) {
           />
         </Labelled>
       </div>
+      {session ? null : <Repeats {...days} today={today} onChange={setRepeating} />}
+      {trouble?.fieldMessage("rule") ? (
+        <p role="alert" className="ruler-trouble">
+          {trouble.fieldMessage("rule")}
+        </p>
+      ) : null}
       {trouble && !trouble.problem.errors?.length ? (
         <p role="alert" className="trouble">
           {trouble.message}
         </p>
       ) : null}
       <div className="row">
-        <Button type="primary" htmlType="submit" disabled={pending}>
-          {session ? "Save the session" : "Put it on the calendar"}
+        <Button type="primary" htmlType="submit" disabled={pending || sessions === 0}>
+          {session ? "Save the session" : sessions === 1 ? "Put it on the calendar" : `Put ${sessions} sessions on the calendar`}
         </Button>
         <Button
           onClick={() => {

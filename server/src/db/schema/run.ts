@@ -97,7 +97,17 @@ export const undoStep = sqliteTable(
       .notNull()
       .references(() => staff.id, { onDelete: "cascade" }),
     kind: text("kind", {
-      enum: ["house trial", "session count", "brief", "settings", "session added", "session changed", "session removed", "decision"],
+      enum: [
+        "house trial",
+        "session count",
+        "brief",
+        "settings",
+        "session added",
+        "sessions added",
+        "session changed",
+        "session removed",
+        "decision",
+      ],
     }).notNull(),
     subject: text("subject").notNull(),
     words: text("words").notNull(),

@@ -1,5 +1,5 @@
-import type { RunDoc, SessionInput, SessionSave } from "@lampcrate/contract";
-import { instantOf, wallOf } from "@lampcrate/core";
+import type { RunDoc, SessionInput, SessionRepeats, SessionSave } from "@lampcrate/contract";
+import { instantOf, repeated, wallOf } from "@lampcrate/core";
 import { and, eq } from "drizzle-orm";
 import type { Store } from "../../db/open.ts";
 import { room, session } from "../../db/schema/index.ts";
@@ -56,6 +56,42 @@ export function addSession(deps: Deps, person: Person, runId: string, input: Ses
       kind: "session added",
       subject: row.id,
       words: `added a session on ${row.start.replace("T", " ")}`,
+      before: null,
+      revisionBefore: 0,
+      revisionAfter: 1,
+    });
+    return runDoc(tx, runId, person);
+  });
+}
+
+/** Sessions of one repeat at most: a year of weeks. */
+const mostRepeats = 60;
+
+/**
+ * Puts a repeat's sessions on the calendar, all or none, as one step that can be undone; those that a closed day touches
+ * are left out. Throws 422 where the rule can't be taken, 409 where a room is taken, by the day.
+ */
+export function addRepeats(deps: Deps, person: Person, runId: string, { rule, exdates, ...input }: SessionRepeats): RunDoc {
+  return deps.db.transaction((tx) => {
+    runRow(tx, runId);
+    const { zone, closures } = houseDoc(tx);
+    const found = repeated({ zone, start: input.start, rule, minutes: input.minutes, exdates, closures });
+    if (!found.ok) throw badField(found.field, found.message);
+    const { occurrences } = found;
+    if (occurrences.length === 0) throw badField("rule", "Nothing is left of this repeat: closed days and exceptions take all of it.");
+    if (occurrences.length > mostRepeats)
+      throw badField("rule", `That is ${occurrences.length} sessions: ${mostRepeats} at most at a time. Say how often, or until when.`);
+    const rows = occurrences.map(({ local }) => {
+      const row = placed(tx, deps.clock(), runId, { ...input, start: local }, { id: newId(), cancelled: false, revision: 1 });
+      refuseTakenRoom(tx, row);
+      tx.insert(session).values(row).run();
+      return row;
+    });
+    remember(tx, person, deps.clock(), {
+      runId,
+      kind: "sessions added",
+      subject: rows.map(({ id }) => id).join(" "),
+      words: `added ${rows.length} sessions from ${input.start.slice(0, 10)} on`,
       before: null,
       revisionBefore: 0,
       revisionAfter: 1,

@@ -56,6 +56,13 @@ export function restore(db: Store, step: Step, by: Person, at: number): number {
       db.delete(session).where(eq(session.id, step.subject)).run();
       return next;
     }
+    case "sessions added": {
+      const ids = step.subject.split(" ");
+      const rows = ids.map((id) => db.select().from(session).where(eq(session.id, id)).get());
+      const next = Math.max(...rows.map((row) => expect(row?.revision)));
+      for (const id of ids) db.delete(session).where(eq(session.id, id)).run();
+      return next;
+    }
     case "session changed": {
       const next = expect(db.select().from(session).where(eq(session.id, step.subject)).get()?.revision);
       return writeSession(db, { ...(step.before as SessionRow), revision: next });
@@ -92,6 +99,8 @@ export function whatIs(db: Store, { kind, subject }: Step): unknown {
     case "session added":
     case "session changed":
       return db.select().from(session).where(eq(session.id, subject)).get() ?? null;
+    case "sessions added":
+      return subject.split(" ").flatMap((id) => db.select().from(session).where(eq(session.id, id)).get() ?? []);
     case "session removed":
       return "gone";
     case "decision": {
@@ -127,6 +136,13 @@ export function doAgain(db: Store, step: Step, by: Person, at: number): number {
     case "session added":
       if (found()) throw new ChangedSince();
       return addSession(db, { ...(after as SessionRow), revision: step.revisionAfter });
+    case "sessions added": {
+      for (const row of after as readonly SessionRow[]) {
+        if (db.select().from(session).where(eq(session.id, row.id)).get()) throw new ChangedSince();
+        addSession(db, { ...row, revision: step.revisionAfter });
+      }
+      return step.revisionAfter;
+    }
     case "session changed":
       return writeSession(db, { ...(after as SessionRow), revision: expect(found()?.revision) });
     case "session removed": {
