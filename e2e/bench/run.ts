@@ -2,6 +2,7 @@ import { launch } from "../browser.ts";
 import { startHouse } from "../harness.ts";
 import { benchDial, benchDrag, benchFirstLoads } from "./desk.ts";
 import { benchEntryPosts } from "./entryPosts.ts";
+import { benchFloor } from "./floor.ts";
 import { benchKit } from "./kit.ts";
 import { benchBuying, benchLarge } from "./large.ts";
 import { benchPredictions } from "./predictions.ts";
@@ -51,6 +52,9 @@ const { gap, sheets, slowestMs } = kit.mixed;
 console.log(
   `     60 mixed jobs: ${sheets} sheets, a mean gap to the best bound of ${gap.toFixed(1)} %, the slowest in ${slowestMs.toFixed(0)} ms`,
 );
+const floor = benchFloor();
+say("drop-in days of 150 builders simulated a second", floor.daysPerS, 3000, "", "above");
+say("adviser, 4 × 6 × 4 rooms of which none will do", floor.adviseS, 3, "s", "below");
 const posts = await benchEntryPosts();
 console.log(
   `     entry posts a second: full stack ${posts.full.toFixed(0)}, bare route ${posts.bare.toFixed(0)}, both synchronous=FULL, by turns`,

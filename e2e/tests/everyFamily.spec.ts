@@ -29,6 +29,14 @@ const seen =
 /** A rung of a ladder of drops. */
 const drop = (height: string, rung: string): Doing =>
   both((version, trial) => version.getByLabel(`Trial ${trial}: drop height`).fill(height), tap(rung));
+/** What is asked beside the outcome. */
+const grams =
+  (text: string): Doing =>
+  (version) =>
+    version
+      .getByLabel(/^Grams of the build/)
+      .first()
+      .fill(text);
 /** So many loads tapped one by one; then what is said of the last. */
 const count =
   (loads: number, then: string): Doing =>
@@ -78,8 +86,8 @@ const journeys: readonly Journey[] = [
     family: "landing",
     starter: "canopy-ladder",
     first: [drop("1 m", "whole"), drop("1.25 m", "cracked")],
-    second: [drop("1.25 m", "whole"), drop("1.6 m", "marked"), drop("2 m", "broken")],
-    row: "met100 cm to 125 cm1.6 m to 2 m1.6 m to 2 mbetter",
+    second: [both(drop("1.25 m", "whole"), grams("46")), drop("1.6 m", "marked"), drop("2 m", "broken")],
+    row: "met100 cm to 125 cm1.6 m to 2 m1.6 m to 2 m46 gbetter",
     reveal: ["1.6 m to 2 m"],
   },
   {

@@ -55,7 +55,7 @@ const looks = [
 const last = { days: 4000, errors: 1.645 } as const;
 
 /** Days that nearest rooms and what would help them are held against. */
-const nearDays = 1600;
+const nearDays = 400;
 
 /** How far the search is. */
 export interface Progress {
