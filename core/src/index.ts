@@ -21,6 +21,7 @@ export * from "./calendar/labels.ts";
 export * from "./calendar/repeatRules.ts";
 export * from "./calendar/repeats.ts";
 export * from "./calendar/runKinds.ts";
+export * from "./calendar/runSheet.ts";
 export * from "./calendar/runWords.ts";
 export * from "./calendar/wallClock.ts";
 export * from "./calendar/workingDays.ts";

@@ -14,6 +14,9 @@ test("a season of Saturdays takes one form: its days are seen before, one is lef
   const desk = await openDesk(browser, house);
   const { id } = await runOf(desk, house, "Heron Lookout");
   await desk.goto(`${house.url}/run/${id}/calendar`);
+  const sheet = desk.getByRole("region", { name: "Run sheet" });
+  await expect(sheet.getByRole("row", { name: "14:30 14:35 Welcome 5" })).toBeVisible();
+  await expect(sheet.getByRole("row", { name: /15:53 16:00 Tidy up 7/ })).toBeVisible();
   await desk.getByRole("button", { name: "Add a session" }).click();
   const form = desk.getByRole("form", { name: "New session" });
   await fillIn(form.getByLabel("Day"), "2027-02-06");

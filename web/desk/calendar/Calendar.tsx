@@ -15,6 +15,7 @@ import { useBriefWork, useCrateWork } from "../work/RunContext.ts";
 import { useSizedCrate } from "../work/SizedCrate.tsx";
 import { StepDesk } from "../work/StepDesk.tsx";
 import { EntryDays } from "./EntryDays.tsx";
+import { RunSheetCard } from "./RunSheetCard.tsx";
 import { SessionForm } from "./SessionForm.tsx";
 import { SessionTable } from "./SessionTable.tsx";
 import { WeekBoard } from "./WeekBoard.tsx";
@@ -90,6 +91,7 @@ function Days() {
           </FocusIn>
         )}
       </section>
+      <RunSheetCard />
       <WeekBoard
         rooms={rooms}
         bookings={bookings.data ?? []}

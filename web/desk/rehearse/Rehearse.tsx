@@ -5,6 +5,7 @@ import { rehearseDoor } from "../../shared/compute/rehearseDoor.ts";
 import { useLatest } from "../../shared/compute/useLatest.ts";
 import { useSame } from "../../shared/useSame.ts";
 import { Button } from "../pieces/Button.tsx";
+import { clockFrom } from "../pieces/clockFrom.ts";
 import { Refused } from "../pieces/Refused.tsx";
 import { useBriefWork, useCrateWork, useRunActions } from "../work/RunContext.ts";
 import { StepDesk } from "../work/StepDesk.tsx";
@@ -103,11 +104,4 @@ export function Rehearse() {
       <Adviser day={sound} targets={targets} onTargets={setTargets} onTake={takeOver} />
     </StepDesk>
   );
-}
-
-/** "10:45" of so many minutes after opening. */
-function clockFrom(opens: string, minutes: number): string {
-  const [hours = 0, past = 0] = opens.split(":").map(Number);
-  const at = hours * 60 + past + minutes;
-  return `${String(Math.floor(at / 60) % 24).padStart(2, "0")}:${String(at % 60).padStart(2, "0")}`;
 }
