@@ -43,4 +43,7 @@ export const session = (id: string, cancelled = false): SessionDoc => ({
   roomId: "r",
   zone: "CET",
   minutes: 60,
+  people: [],
+  part: null,
+  repeatId: null,
 });

@@ -50,10 +50,10 @@ describe.each(days)("the demo laid from %s", (day) => {
     expect(sessions.some((s) => s.startAt < now) && sessions.some((s) => s.startAt > now)).toBe(true);
     for (const a of sessions) {
       for (const b of sessions) {
-        if (a.id >= b.id || a.roomId !== b.roomId) continue;
+        if (a.id >= b.id || a.roomId === null || a.roomId !== b.roomId) continue;
         const [[fromA, toA], [fromB, toB]] = [
-          bookedSpan({ ...a, words: "", start: a.startAt }),
-          bookedSpan({ ...b, words: "", start: b.startAt }),
+          bookedSpan({ ...a, roomId: a.roomId, words: "", start: a.startAt }),
+          bookedSpan({ ...b, roomId: a.roomId, words: "", start: b.startAt }),
         ];
         expect(fromA < toB && fromB < toA).toBe(false);
       }

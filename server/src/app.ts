@@ -7,6 +7,7 @@ import type { Clock } from "./clock.ts";
 import { pages } from "./http/pages.ts";
 import { Problem } from "./http/problem.ts";
 import { nothingKept, sameSiteOnly, securityHeaders } from "./http/security.ts";
+import { calendarRoutes } from "./routes/calendar.ts";
 import { houseRoutes } from "./routes/house.ts";
 import { paperRoutes } from "./routes/papers.ts";
 import { publicRoutes } from "./routes/public.ts";
@@ -25,6 +26,7 @@ function api(deps: Served, asked: () => Promise<HealthDoc>) {
     .route("/", storeRoutes(deps))
     .route("/", paperRoutes(deps))
     .route("/", runRoutes(deps))
+    .route("/", calendarRoutes(deps))
     .route("/", publicRoutes(deps));
 }
 

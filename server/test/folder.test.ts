@@ -57,6 +57,9 @@ describe("bringing a file up to date", () => {
       insert into stock_move (material_id, amount, reason, words, at) values ('card01', 40, 'opening', '', 1), ('card01', 9e999, 'put right', '', 2);
       insert into brief (id, family, story, spec, design, trials, youngest_age, sketch_first, plain_build_shown, build_by, team_size, rebuild_rate, loops, target, seats_per_table, share_at_once, rig_serves, revision) values ('brief1', 'descent', '', '{}', '{}', 3, 6, 1, 1, 'builder', 2, 0.4, 2, 0.95, 6, 0.6, 12, 1);
       insert into run (id, brief_id, title, kind, status, scoring, units, heads, afterwards, created_at, revision) values ('run001', 'brief1', 'Old run', 'at-home', 'draft', 'best', 'metric', '{}', 'erase', 1, 1);
+      insert into room values ('room01', 'Loft', 9, 6, 3, 20, 0, 'carpet', 0);
+      insert into session (id, run_id, title, room_id, start_at, start_wall, zone, minutes, set_up_min, tear_down_min, heads, cancelled, revision) values ('sess01', 'run001', 'One', 'room01', 5, '2026-12-05T10:00', 'CET', 60, 5, 5, '{}', 0, 4);
+      insert into session_count (session_id, builders, rebuilds, lines, used, at, revision) values ('sess01', 9, '[]', '[]', '{}', 1, 1);
       insert into entry (key, id, run_id, brief_version, alias, said, source, state, sent_at, revision) values (1, 'entry1', 'run001', 1, 'Misty Heron', 'hello', 'home', 'accepted', 1, 1);
       insert into version (id, entry_key, number, role, changed, made_of, variables) values (1, 1, 1, 'build', 'wings', 'paper', '{}');
       insert into trial (version_id, number, raw, value, instrument, seen, at_least, kept) values
@@ -79,6 +82,11 @@ describe("bringing a file up to date", () => {
       ["hello", "paper", 1.4],
       ["hello", "paper", null],
     ]);
+    // A table that was built anew keeps its rows, and what hangs on them; new columns hold nothing yet.
+    expect(rows("select id, room_id, start_wall, people, part, repeat_id, sequence, revision from session")).toEqual([
+      ["sess01", "room01", "2026-12-05T10:00", "[]", null, null, 0, 4],
+    ]);
+    expect(rows("select session_id, builders from session_count")).toEqual([["sess01", 9]]);
     // What was ticked as still holding stays so, and a test without a number failed.
     expect(rows("select outcome, raw, broke_raw, seen from trial order by number")).toEqual([
       ["number", "1.2", null, "[]"],

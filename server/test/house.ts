@@ -121,8 +121,8 @@ export async function openTestHouse({ setUp = true } = {}): Promise<TestHouse> {
 }
 
 /** A run of the descent family; published when told to. */
-export async function makeRun(house: TestHouse, { publish = true, title = "Spinners" } = {}): Promise<RunDoc> {
-  const { id } = (await house.ask("POST", "/api/runs", { title, kind: "at-home", family: "descent" })).body as { id: string };
+export async function makeRun(house: TestHouse, { publish = true, title = "Spinners", kind = "at-home" } = {}): Promise<RunDoc> {
+  const { id } = (await house.ask("POST", "/api/runs", { title, kind, family: "descent" })).body as { id: string };
   const run = (await house.ask("GET", `/api/runs/${id}`)).body as RunDoc;
   await house.ask("PUT", `/api/runs/${id}`, settings(run, { opensOn: "2026-11-20", closesOn: "2026-12-20", revealOn: "2026-12-24" }));
   if (publish) await house.ask("POST", `/api/runs/${id}/publish`);

@@ -1,4 +1,4 @@
-import type { NamedToken, Room, UnitChoice, WorkTimes } from "@lampcrate/core";
+import type { FamilyId, HouseRules, NamedToken, Room, UnitChoice, WorkTimes } from "@lampcrate/core";
 import type { Role } from "./capabilities.ts";
 
 /** A room as it crosses the wire: as it is reckoned with. */
@@ -10,6 +10,29 @@ export interface ClosureDoc {
   readonly from: string;
   readonly to: string;
   readonly why: string;
+}
+
+/** When somebody can't be put on a session: wall clocks of the house, the end exclusive. */
+export interface AwayDoc {
+  readonly id: string;
+  readonly from: string;
+  readonly to: string;
+  readonly why: string;
+}
+
+/** Somebody who can be put on sessions, with or without a sign-in of their own. */
+export interface PersonDoc {
+  readonly id: string;
+  readonly name: string;
+  /** Hours in one week, Monday to Sunday, set-up and tear-down counted; null: no limit. */
+  readonly weekHours: number | null;
+  readonly away: readonly AwayDoc[];
+}
+
+/** How many rigs of a family the house can set up at once. */
+export interface OwnedRigs {
+  readonly family: FamilyId;
+  readonly owned: number;
 }
 
 /** Who prepares and when. */
@@ -37,6 +60,11 @@ export interface HouseInput {
   readonly preparing: PreparingDoc;
   /** Things that loads are counted in here, offered to every brief. */
   readonly tokens: readonly NamedToken[];
+  readonly people: readonly PersonDoc[];
+  /** Adults by age, and when a break is due. */
+  readonly rules: HouseRules;
+  /** Families not named here are not counted. */
+  readonly rigs: readonly OwnedRigs[];
 }
 
 export type HouseDoc = HouseInput;

@@ -23,6 +23,14 @@ export interface RunSettings {
   readonly afterwards: (typeof afterwards)[number];
   /** A drop-in day as it was last rehearsed; null: as the brief suggests. */
   readonly rehearsal: Rehearsal | null;
+  /** Days between its parts, in their order; null: no part waits for another. */
+  readonly series: SeriesDays | null;
+}
+
+/** The least and the most days, by local dates, between a part and the next. */
+export interface SeriesDays {
+  readonly leastDays: number | null;
+  readonly mostDays: number | null;
 }
 
 /** A drop-in day, and what the planner asks of it. */
@@ -55,13 +63,20 @@ export interface DuplicateInput {
 
 export interface SessionInput {
   readonly title: string;
-  readonly roomId: string;
+  /** null: it takes no room, as a story hour on line. */
+  readonly roomId: string | null;
   /** Wall clock in the house's zone, "2026-12-05T10:00". */
   readonly start: string;
   readonly minutes: number;
   readonly setUpMin: number;
   readonly tearDownMin: number;
   readonly heads: HeadsModel;
+  /** Who is on it, by the house's people. */
+  readonly people: readonly string[];
+  /** Which part of a series it is, from 1; null: none. */
+  readonly part: number | null;
+  /** It doesn't take place, and holds no room. */
+  readonly cancelled: boolean;
 }
 
 /** A session that repeats: its first, by which rule, and which of them are left out. */
@@ -79,7 +94,8 @@ export interface SessionDoc extends SessionInput {
   readonly startAt: number;
   readonly endAt: number;
   readonly zone: string;
-  readonly cancelled: boolean;
+  /** Sessions that one repeat made have the same; null for one by itself. */
+  readonly repeatId: string | null;
 }
 
 export interface SessionSave extends SessionInput {

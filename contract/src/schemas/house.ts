@@ -1,9 +1,21 @@
-import { floors } from "@lampcrate/core";
+import { ageBands, familyIds, floors, type HouseRules, usualRules } from "@lampcrate/core";
 import Joi from "joi";
 import { roles } from "../house/capabilities.ts";
-import type { ClosureDoc, HouseInput, OwnPassword, PreparingDoc, RoomDoc, SetupInput, SignInInput, StaffInput } from "../house/house.ts";
+import type {
+  AwayDoc,
+  ClosureDoc,
+  HouseInput,
+  OwnedRigs,
+  OwnPassword,
+  PersonDoc,
+  PreparingDoc,
+  RoomDoc,
+  SetupInput,
+  SignInInput,
+  StaffInput,
+} from "../house/house.ts";
 import { tokens } from "./outcomes.ts";
-import { date, id, line, objectOf, revision, units, webAddress, zone } from "./parts.ts";
+import { date, id, line, objectOf, revision, said, units, wall, webAddress, zone } from "./parts.ts";
 
 const lengthM = Joi.number().greater(0).max(500).allow(null).required();
 const name = line(80).min(1).required();
@@ -33,6 +45,37 @@ const preparing = objectOf<PreparingDoc>({
     count: Joi.object(taskTime).required(),
     bag: Joi.object(taskTime).required(),
   }).required(),
+});
+
+const person = objectOf<PersonDoc>({
+  id: id.required(),
+  name,
+  weekHours: Joi.number().min(0).max(100).allow(null).required(),
+  away: Joi.array()
+    .max(200)
+    .unique("id")
+    .required()
+    .items(
+      objectOf<AwayDoc>({ id: id.required(), from: wall.required(), to: wall.required(), why: line(120).allow("").required() }).custom(
+        (value: AwayDoc, helpers) => (value.to > value.from ? value : said(helpers, "Back before it begins: type an end after the start.")),
+        "end after start",
+      ),
+    ) as Joi.ArraySchema,
+});
+
+const perAdult = Joi.number().integer().min(1).max(60).required();
+const rules = objectOf<HouseRules>({
+  leastAdults: Joi.number().integer().min(0).max(20).required(),
+  childrenPerAdult: Joi.object(Object.fromEntries(ageBands.map((band) => [band, perAdult]))).required() as Joi.ObjectSchema,
+  breakMinutes: Joi.number().integer().min(0).max(240).required(),
+  breakAfterMinutes: Joi.number().integer().min(30).max(1440).required(),
+});
+
+const ownedRigs = objectOf<OwnedRigs>({
+  family: Joi.string()
+    .valid(...familyIds)
+    .required(),
+  owned: Joi.number().integer().min(0).max(200).required(),
 });
 
 export const houseInput = objectOf<HouseInput>({
@@ -75,6 +118,9 @@ export const houseInput = objectOf<HouseInput>({
     ),
   preparing: preparing.required() as Joi.ObjectSchema,
   tokens: tokens.default([]),
+  people: Joi.array().max(100).unique("id").items(person).default([]) as Joi.ArraySchema,
+  rules: rules.default(usualRules) as Joi.ObjectSchema,
+  rigs: Joi.array().max(40).unique("family").items(ownedRigs).default([]) as Joi.ArraySchema,
 });
 
 export const setupInput = objectOf<SetupInput>({

@@ -1,4 +1,5 @@
 export { briefDoc, briefSave } from "./brief.ts";
+export { calendarSave, feedInput } from "./calendar.ts";
 export * from "./count.ts";
 export * from "./entry.ts";
 export * from "./house.ts";
@@ -6,6 +7,14 @@ export { materialInput, materialSave, packMaterial } from "./material.ts";
 export * from "./pack.ts";
 export { id, line } from "./parts.ts";
 export * from "./practice.ts";
-export * from "./run.ts";
+export {
+  duplicateInput,
+  newRun,
+  runSave,
+  sessionInput,
+  sessionRepeats,
+  sessionSave,
+  starterStart,
+} from "./run.ts";
 export * from "./stock.ts";
 export * from "./supplier.ts";

@@ -1,8 +1,8 @@
 import { familyIds, runKinds } from "@lampcrate/core";
 import Joi from "joi";
-import type { DuplicateInput, NewRun, RunSave, SessionInput, SessionRepeats, SessionSave, StarterStart } from "../runs/run.ts";
+import type { DuplicateInput, NewRun, RunSave, SeriesDays, SessionInput, SessionRepeats, SessionSave, StarterStart } from "../runs/run.ts";
 import { afterwards, scorings } from "../runs/run.ts";
-import { date, heads, id, line, objectOf, revision, units, wall } from "./parts.ts";
+import { date, heads, id, line, objectOf, revision, said, units, wall } from "./parts.ts";
 import { rehearsal } from "./rehearsal.ts";
 
 const kind = Joi.string()
@@ -22,6 +22,15 @@ export const starterStart = objectOf<StarterStart>({ title, kind });
 
 export const duplicateInput = objectOf<DuplicateInput>({ title, startOn: date.allow(null).required() });
 
+const betweenDays = Joi.number().integer().min(0).max(366).allow(null).required();
+const series = objectOf<SeriesDays>({ leastDays: betweenDays, mostDays: betweenDays }).custom(
+  (value: SeriesDays, helpers) =>
+    value.leastDays !== null && value.mostDays !== null && value.mostDays < value.leastDays
+      ? said(helpers, "The most days between two parts are fewer than the least.")
+      : value,
+  "least and most days",
+);
+
 export const runSave = objectOf<RunSave>({
   revision,
   title,
@@ -38,16 +47,20 @@ export const runSave = objectOf<RunSave>({
     .valid(...afterwards)
     .required(),
   rehearsal: rehearsal.allow(null).default(null) as Joi.ObjectSchema,
+  series: series.allow(null).default(null) as Joi.ObjectSchema,
 });
 
-const session = {
+export const session = {
   title: line(80).allow("").required(),
-  roomId: id.required(),
+  roomId: id.allow(null).required(),
   start: wall.required(),
   minutes: Joi.number().integer().min(10).max(1440).required(),
   setUpMin: Joi.number().integer().min(0).max(720).required(),
   tearDownMin: Joi.number().integer().min(0).max(720).required(),
   heads: heads.required(),
+  people: Joi.array().items(id).max(40).unique().default([]) as Joi.ArraySchema,
+  part: Joi.number().integer().min(1).max(60).allow(null).default(null),
+  cancelled: Joi.boolean().default(false),
 };
 
 export const sessionInput = objectOf<SessionInput>(session);

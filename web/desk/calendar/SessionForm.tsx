@@ -9,6 +9,7 @@ import { Button } from "../pieces/Button.tsx";
 import { DayBox, TimeBox } from "../pieces/DayBox.tsx";
 import { Labelled } from "../pieces/Labelled.tsx";
 import { PastDay } from "../pieces/PastDay.tsx";
+import { sessionInput } from "../pieces/sessionInput.ts";
 import { useHouseDay } from "../pieces/useHouseDay.ts";
 import { useSave } from "../pieces/useSave.ts";
 import { bookingsQuery, houseQuery, runQuery, seasonQuery } from "../queries.ts";
@@ -21,6 +22,9 @@ interface SessionFormProps {
   readonly onClose: () => void;
 }
 
+/** A story hour on line, a broadcast: a session that takes no room. */
+const noRoom = { value: "no room", label: "no room, as on line" };
+
 /** A session's day, time, room and title. What is refused keeps every field as typed. */
 export function SessionForm({ session, rooms, onClose }: SessionFormProps) {
   const { run } = useBriefWork();
@@ -31,15 +35,18 @@ export function SessionForm({ session, rooms, onClose }: SessionFormProps) {
   const [typed, setTyped] = useKeptState<SessionInput>(
     `session-${run.id}-${session?.id ?? "new"}`,
     session
-      ? inputOf(session)
+      ? sessionInput(session)
       : {
           title: "",
-          roomId: rooms[0]?.id ?? "",
+          roomId: rooms[0]?.id ?? null,
           start: `${today}T10:00`,
           minutes: 120,
           setUpMin: 45,
           tearDownMin: 30,
           heads,
+          people: [],
+          part: run.kind === "series" ? 1 + Math.max(0, ...run.sessions.map(({ part }) => part ?? 0)) : null,
+          cancelled: false,
         },
   );
   const [date = "", time = ""] = typed.start.split("T");
@@ -104,9 +111,9 @@ export function SessionForm({ session, rooms, onClose }: SessionFormProps) {
           <Select
             className="wide"
             aria-label="Room"
-            value={typed.roomId}
-            options={rooms.map((room) => ({ value: room.id, label: `${room.name}, ${room.seats} seats` }))}
-            onChange={(roomId: string) => set({ roomId })}
+            value={typed.roomId ?? noRoom.value}
+            options={[...rooms.map((room) => ({ value: room.id, label: `${room.name}, ${room.seats} seats` })), noRoom]}
+            onChange={(roomId: string) => set({ roomId: roomId === noRoom.value ? null : roomId })}
           />
         </Labelled>
         <Labelled label="Set-up, min">
@@ -129,6 +136,24 @@ export function SessionForm({ session, rooms, onClose }: SessionFormProps) {
             onChange={(tearDownMin) => tearDownMin !== null && set({ tearDownMin })}
           />
         </Labelled>
+        {run.kind === "series" ? (
+          <Labelled label="Part of the series" trouble={trouble?.fieldMessage("part")}>
+            <InputNumber className="wide" min={1} max={60} precision={0} value={typed.part} onChange={(part) => set({ part })} />
+          </Labelled>
+        ) : null}
+        {house && house.people.length > 0 ? (
+          <Labelled label="Who is on it" trouble={trouble?.fieldMessage("people")}>
+            <Select
+              className="wide"
+              mode="multiple"
+              aria-label="Who is on it"
+              value={[...typed.people]}
+              options={house.people.map(({ id, name }) => ({ value: id, label: name }))}
+              optionFilterProp="label"
+              onChange={(people: string[]) => set({ people })}
+            />
+          </Labelled>
+        ) : null}
         <Labelled label="Called">
           <Input
             maxLength={80}
@@ -164,8 +189,4 @@ export function SessionForm({ session, rooms, onClose }: SessionFormProps) {
       </div>
     </form>
   );
-}
-
-function inputOf({ title, roomId, start, minutes, setUpMin, tearDownMin, heads }: SessionDoc): SessionInput {
-  return { title, roomId, start, minutes, setUpMin, tearDownMin, heads };
 }

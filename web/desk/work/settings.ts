@@ -3,8 +3,8 @@ import { AskError, api, ask } from "../../shared/client.ts";
 
 /** A run's settings as they are saved, its revision with them. */
 function settingsOf(run: RunDoc) {
-  const { revision, title, kind, opensOn, closesOn, revealOn, scoring, units, heads, afterwards, rehearsal } = run;
-  return { revision, title, kind, opensOn, closesOn, revealOn, scoring, units, heads, afterwards, rehearsal };
+  const { revision, title, kind, opensOn, closesOn, revealOn, scoring, units, heads, afterwards, rehearsal, series } = run;
+  return { revision, title, kind, opensOn, closesOn, revealOn, scoring, units, heads, afterwards, rehearsal, series };
 }
 
 /**

@@ -3,6 +3,7 @@ import type { HeadsModel } from "@lampcrate/core";
 import { useQueryClient } from "@tanstack/react-query";
 import { useCallback, useRef, useState } from "react";
 import { AskError, api, ask } from "../../shared/client.ts";
+import { sessionInput } from "../pieces/sessionInput.ts";
 import { runQuery } from "../queries.ts";
 import { saveSettings } from "./settings.ts";
 
@@ -54,11 +55,10 @@ export function useHeads(run: RunDoc, session: SessionDoc | null): Heads {
 }
 
 function saveSession(run: RunDoc, session: SessionDoc, heads: HeadsModel): Promise<RunDoc> {
-  const { revision, title, roomId, start, minutes, setUpMin, tearDownMin } = session;
   return ask(
     api.runs[":id"].sessions[":session"].$put({
       param: { id: run.id, session: session.id },
-      json: { revision, title, roomId, start, minutes, setUpMin, tearDownMin, heads },
+      json: { ...sessionInput(session), revision: session.revision, heads },
     }),
   );
 }

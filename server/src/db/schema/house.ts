@@ -1,5 +1,5 @@
-import { auditAreas, type PreparingDoc, roles } from "@lampcrate/contract";
-import { floors, type NamedToken, unitChoices } from "@lampcrate/core";
+import { type AwayDoc, auditAreas, feedScopes, type OwnedRigs, type PreparingDoc, roles } from "@lampcrate/contract";
+import { floors, type HouseRules, type NamedToken, unitChoices } from "@lampcrate/core";
 import { index, integer, real, sqliteTable, text } from "drizzle-orm/sqlite-core";
 
 /* Who and where: the house, its people, rooms and closed days. */
@@ -18,6 +18,9 @@ export const house = sqliteTable("house", {
   preparing: text("preparing", { mode: "json" }).$type<PreparingDoc | null>(),
   /** Things that loads are counted in here. */
   tokens: text("tokens", { mode: "json" }).$type<readonly NamedToken[]>().notNull().default([]),
+  /** null: the usual. */
+  rules: text("rules", { mode: "json" }).$type<HouseRules | null>(),
+  rigs: text("rigs", { mode: "json" }).$type<readonly OwnedRigs[]>().notNull().default([]),
   /** How surely the season is bought for as one; null: each crate by itself. */
   buyAsOne: real("buy_as_one"),
   revision: integer("revision").notNull(),
@@ -99,4 +102,23 @@ export const closure = sqliteTable("closure", {
   from: text("from_date").notNull(),
   to: text("to_date").notNull(),
   why: text("why").notNull(),
+});
+
+/** Who can be put on sessions. */
+export const person = sqliteTable("person", {
+  id: text("id").primaryKey(),
+  name: text("name").notNull(),
+  weekHours: real("week_hours"),
+  away: text("away", { mode: "json" }).$type<readonly AwayDoc[]>().notNull(),
+  place: integer("place").notNull(),
+});
+
+/** Addresses under which a calendar can be read by whoever holds them; only a hash of each is kept. */
+export const feed = sqliteTable("feed", {
+  id: text("id").primaryKey(),
+  scope: text("scope", { enum: feedScopes }).notNull(),
+  /** The room or the person; "" for the whole house. */
+  subject: text("subject").notNull(),
+  tokenHash: text("token_hash").notNull().unique(),
+  madeAt: integer("made_at").notNull(),
 });

@@ -1,5 +1,5 @@
 import type { BriefDoc, LineCount } from "@lampcrate/contract";
-import { afterwards, type Rehearsal, runStatuses, scorings } from "@lampcrate/contract";
+import { afterwards, type Rehearsal, runStatuses, type SeriesDays, scorings } from "@lampcrate/contract";
 import { type HeadsModel, runKinds, unitChoices } from "@lampcrate/core";
 import { index, integer, sqliteTable, text } from "drizzle-orm/sqlite-core";
 import { brief } from "./brief.ts";
@@ -26,6 +26,7 @@ export const run = sqliteTable(
     units: text("units", { enum: unitChoices }).notNull(),
     heads: text("heads", { mode: "json" }).$type<HeadsModel>().notNull(),
     rehearsal: text("rehearsal", { mode: "json" }).$type<Rehearsal | null>(),
+    series: text("series", { mode: "json" }).$type<SeriesDays | null>(),
     afterwards: text("afterwards", { enum: afterwards }).notNull(),
     createdAt: integer("created_at").notNull(),
     /** Put away: out of the season, with everything it holds. */
@@ -43,9 +44,7 @@ export const session = sqliteTable(
       .notNull()
       .references(() => run.id, { onDelete: "cascade" }),
     title: text("title").notNull(),
-    roomId: text("room_id")
-      .notNull()
-      .references(() => room.id),
+    roomId: text("room_id").references(() => room.id),
     startAt: integer("start_at").notNull(),
     /** The wall clock as set, in the zone of that day. */
     start: text("start_wall").notNull(),
@@ -55,6 +54,11 @@ export const session = sqliteTable(
     tearDownMin: integer("tear_down_min").notNull(),
     heads: text("heads", { mode: "json" }).$type<HeadsModel>().notNull(),
     cancelled: integer("cancelled", { mode: "boolean" }).notNull(),
+    people: text("people", { mode: "json" }).$type<readonly string[]>().notNull().default([]),
+    part: integer("part"),
+    repeatId: text("repeat_id"),
+    /** Raised with every change of time, place or status: calendars elsewhere go by it. */
+    sequence: integer("sequence").notNull().default(0),
     revision: integer("revision").notNull(),
   },
   (t) => [index("session_run").on(t.runId), index("session_room").on(t.roomId, t.startAt)],
@@ -121,6 +125,8 @@ export const undoStep = sqliteTable(
     after: text("after", { mode: "json" }).$type<unknown>(),
     /** Revision the thing had once this was taken back. */
     revisionUndone: integer("revision_undone"),
+    /** Steps that were one to whoever made them, maybe over several runs, share it; null for a step by itself. */
+    batch: text("batch"),
   },
   (t) => [index("undo_run").on(t.runId, t.staffId)],
 );

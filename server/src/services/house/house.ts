@@ -1,9 +1,9 @@
 import { isDeepStrictEqual } from "node:util";
 import type { HouseDoc, HouseInput, PreparingDoc, SetupInput } from "@lampcrate/contract";
-import { usualTimes } from "@lampcrate/core";
+import { instantOf, usualRules, usualTimes } from "@lampcrate/core";
 import { asc, count, eq, notInArray } from "drizzle-orm";
 import type { Store } from "../../db/open.ts";
-import { closure, house, room, session, staff } from "../../db/schema/index.ts";
+import { closure, house, person, room, session, staff } from "../../db/schema/index.ts";
 import type { Deps } from "../../deps.ts";
 import { badField, Problem, stale } from "../../http/problem.ts";
 import { newId } from "../ids.ts";
@@ -30,9 +30,16 @@ export function houseDoc(db: Store): HouseDoc {
     .all()
     .map(({ place: _, ...kept }) => kept);
   const closures = db.select().from(closure).orderBy(asc(closure.from)).all();
-  const { name, zone, currency, units, publicUrl, keepingDays, tokens, revision } = found;
+  const people = db
+    .select()
+    .from(person)
+    .orderBy(asc(person.place))
+    .all()
+    .map(({ place: _, ...kept }) => kept);
+  const { name, zone, currency, units, publicUrl, keepingDays, tokens, rigs, revision } = found;
   const preparing = found.preparing ?? usualPreparing;
-  return { name, zone, currency, units, publicUrl, keepingDays, revision, rooms, closures, preparing, tokens };
+  const rules = found.rules ?? usualRules;
+  return { name, zone, currency, units, publicUrl, keepingDays, revision, rooms, closures, preparing, tokens, people, rules, rigs };
 }
 
 /** Until a house says otherwise. */
@@ -112,6 +119,7 @@ export function saveHouse(deps: Deps, by: Person, input: HouseInput): HouseDoc {
       refuseFarDays(deps.clock(), input.zone, { [`closures[${i}].from`]: day.from, [`closures[${i}].to`]: day.to });
       if (day.to < day.from) throw badField(`closures[${i}].to`, "The last closed day is before the first.");
     }
+    refuseWrongAway(input);
     const kept = input.rooms.map((r) => r.id);
     const inUse = tx
       .select({ name: room.name })
@@ -130,6 +138,8 @@ export function saveHouse(deps: Deps, by: Person, input: HouseInput): HouseDoc {
         keepingDays: input.keepingDays,
         preparing: input.preparing,
         tokens: input.tokens,
+        rules: input.rules,
+        rigs: input.rigs,
         revision: now.revision + 1,
       })
       .where(eq(house.id, houseId))
@@ -142,11 +152,43 @@ export function saveHouse(deps: Deps, by: Person, input: HouseInput): HouseDoc {
         .values({ ...r, place })
         .onConflictDoUpdate({ target: room.id, set: { ...r, place } })
         .run();
+    savePeople(tx, input.people);
     trail(tx, deps.clock(), by, "settings", houseWords(now, input));
     tx.delete(closure).run();
     for (const day of input.closures) tx.insert(closure).values(day).run();
     return houseDoc(tx);
   });
+}
+
+function refuseWrongAway({ people, zone }: HouseInput): void {
+  for (const [i, { away }] of people.entries())
+    for (const [j, time] of away.entries())
+      for (const end of ["from", "to"] as const)
+        if (instantOf(time[end], zone) === null)
+          throw badField(`people[${i}].away[${j}].${end}`, "That is no date and time of the calendar.");
+}
+
+/** Puts people as they are now; who is gone is taken off their sessions. */
+function savePeople(tx: Store, people: HouseInput["people"]): void {
+  const ids = people.map(({ id }) => id);
+  const gone = tx
+    .select({ id: person.id })
+    .from(person)
+    .where(ids.length > 0 ? notInArray(person.id, ids) : undefined)
+    .all()
+    .map(({ id }) => id);
+  tx.delete(person).run();
+  for (const [place, one] of people.entries())
+    tx.insert(person)
+      .values({ ...one, place })
+      .run();
+  if (gone.length === 0) return;
+  for (const { id, people: on } of tx.select({ id: session.id, people: session.people }).from(session).all())
+    if (on.some((one) => gone.includes(one)))
+      tx.update(session)
+        .set({ people: on.filter((one) => !gone.includes(one)) })
+        .where(eq(session.id, id))
+        .run();
 }
 
 function houseWords(before: HouseDoc, after: HouseInput): string {
@@ -161,6 +203,9 @@ function houseWords(before: HouseDoc, after: HouseInput): string {
     closures: "closed days",
     preparing: "preparing times",
     tokens: "things that loads are counted in",
+    people: "people",
+    rules: "rules for adults and breaks",
+    rigs: "rigs that are owned",
   } as const;
   const changed = (Object.keys(names) as (keyof typeof names)[]).filter((key) => !isDeepStrictEqual(before[key], after[key]));
   return changed.length === 0 ? "saved the house" : `changed ${changed.map((key) => names[key]).join(", ")} of the house`;

@@ -14,14 +14,16 @@ export function bookings(db: Store): readonly Booking[] {
     .innerJoin(run, eq(run.id, session.runId))
     .where(and(ne(run.status, "cancelled"), eq(run.archived, false), eq(session.cancelled, false)))
     .all()
-    .map(({ session: row, title }) => bookingOf(row, title));
+    .flatMap(({ session: row, title }) => bookingOf(row, title) ?? []);
 }
 
-function bookingOf(row: SessionRow, title: string): Booking {
+/** null for a session that takes no room. */
+function bookingOf({ roomId, ...row }: SessionRow, title: string): Booking | null {
+  if (roomId === null) return null;
   return {
     id: row.id,
     words: title,
-    roomId: row.roomId,
+    roomId,
     start: row.startAt,
     minutes: row.minutes,
     setUpMin: row.setUpMin,
@@ -40,6 +42,7 @@ export function refuseTakenRooms(db: Store, runId: string): void {
 export function refuseTakenRoom(db: Store, row: SessionRow): void {
   const others = bookings(db);
   const booking = bookingOf(row, "");
+  if (booking === null) return;
   const [taken] = roomTwice(booking, others);
   if (!taken) return;
   const rooms = db.select().from(room).all();

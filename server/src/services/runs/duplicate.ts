@@ -9,7 +9,7 @@ import { newId } from "../ids.ts";
 import { refuseTakenRoom } from "./bookings.ts";
 import { insertBrief, loadBrief } from "./briefs.ts";
 import { runRow } from "./runs.ts";
-import { placed } from "./sessions.ts";
+import { placed } from "./sessionRow.ts";
 
 /**
  * A draft with the same brief and settings under a title of its own. With `startOn` its sessions come along, the first on
@@ -68,7 +68,7 @@ function copySessions(deps: Deps, tx: Store, from: readonly SessionRow[], to: st
   for (const held of from) {
     const [date = "", time = ""] = held.start.split("T");
     const input = { ...held, start: `${addDays(date, shift)}T${time}` };
-    const row = placed(tx, deps.clock(), to, input, { id: newId(), cancelled: false, revision: 1 });
+    const row = placed(tx, deps.clock(), input, { id: newId(), runId: to, repeatId: null, revision: 1, before: null });
     try {
       refuseTakenRoom(tx, row);
     } catch (error) {

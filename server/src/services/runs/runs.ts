@@ -67,8 +67,8 @@ export function runDoc(db: Store, id: string, person: Person): RunDoc {
 }
 
 export function settingsOf(row: RunRow): RunSettings {
-  const { title, kind, opensOn, closesOn, revealOn, scoring, units, heads, afterwards, rehearsal } = row;
-  return { title, kind, opensOn, closesOn, revealOn, scoring, units, heads, afterwards, rehearsal };
+  const { title, kind, opensOn, closesOn, revealOn, scoring, units, heads, afterwards, rehearsal, series } = row;
+  return { title, kind, opensOn, closesOn, revealOn, scoring, units, heads, afterwards, rehearsal, series };
 }
 
 /** A run's sessions in order of their days. */
@@ -76,7 +76,7 @@ export function sessionDocs(db: Store, runId: string): readonly SessionDoc[] {
   return db.select().from(session).where(eq(session.runId, runId)).orderBy(asc(session.startAt)).all().map(sessionDoc);
 }
 
-export function sessionDoc(row: typeof session.$inferSelect): SessionDoc {
+export function sessionDoc({ sequence: _, ...row }: typeof session.$inferSelect): SessionDoc {
   return { ...row, endAt: row.startAt + row.minutes * 60_000 };
 }
 
@@ -178,6 +178,7 @@ function settingsWords(before: RunSettings, after: RunSettings): string {
     heads: "expected heads",
     afterwards: "what happens to entries",
     rehearsal: "the rehearsed day",
+    series: "days between parts",
   };
   const changed = (Object.keys(names) as (keyof RunSettings)[]).filter((key) => JSON.stringify(before[key]) !== JSON.stringify(after[key]));
   return changed.length === 0 ? "saved the run" : `changed ${changed.map((key) => names[key]).join(", ")}`;

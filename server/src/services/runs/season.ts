@@ -61,7 +61,7 @@ function runLines(db: Store, zone: string, rooms: readonly { id: string; name: s
           startAt: s.startAt,
           endAt: s.startAt + s.minutes * 60_000,
           title: s.title,
-          roomName: rooms.find((r) => r.id === s.roomId)?.name ?? "",
+          roomName: rooms.find((r) => r.id === s.roomId)?.name ?? "no room",
           cancelled: s.cancelled,
         })),
       waiting: countOf(row.id, "waiting"),

@@ -1,38 +1,17 @@
-import type { RunDoc, SessionInput, SessionRepeats, SessionSave } from "@lampcrate/contract";
-import { instantOf, repeated, wallOf } from "@lampcrate/core";
+import type { CalendarSave, RunDoc, SessionInput, SessionRepeats, SessionSave } from "@lampcrate/contract";
+import { repeated } from "@lampcrate/core";
 import { and, eq } from "drizzle-orm";
 import type { Store } from "../../db/open.ts";
-import { room, session } from "../../db/schema/index.ts";
+import { session } from "../../db/schema/index.ts";
 import type { Deps } from "../../deps.ts";
 import { badField, notFound, stale } from "../../http/problem.ts";
-import { refuseFarDays } from "../house/farDays.ts";
 import { houseDoc } from "../house/house.ts";
 import type { Person } from "../house/person.ts";
 import { newId } from "../ids.ts";
 import { refuseTakenRoom } from "./bookings.ts";
 import { runDoc, runRow, sessionDoc } from "./runs.ts";
-import { remember } from "./undo.ts";
-
-type SessionRow = typeof session.$inferSelect;
-
-/** A wall-clock session of the house as a row; refuses unknown rooms and times that are none. */
-export function placed(
-  db: Store,
-  now: number,
-  runId: string,
-  input: SessionInput,
-  rest: Pick<SessionRow, "id" | "cancelled" | "revision">,
-): SessionRow {
-  const { zone } = houseDoc(db);
-  const startAt = instantOf(input.start, zone);
-  if (startAt === null) throw badField("start", "That is no date and time of the calendar.");
-  if (wallOf(startAt, zone) !== input.start)
-    throw badField("start", `The clocks go forward then: ${input.start.slice(11)} never comes on that day. Take an hour later.`);
-  refuseFarDays(now, zone, { start: input.start.slice(0, 10) });
-  if (!db.select().from(room).where(eq(room.id, input.roomId)).get()) throw badField("roomId", "The house has no such room.");
-  const { title, roomId, start, minutes, setUpMin, tearDownMin, heads } = input;
-  return { ...rest, runId, title, roomId, start, startAt, zone, minutes, setUpMin, tearDownMin, heads };
-}
+import { placed, refuseWrongOrder, type SessionRow } from "./sessionRow.ts";
+import { changesSince, remember } from "./undo.ts";
 
 function sessionOf(db: Store, runId: string, id: string): SessionRow {
   const found = db
@@ -48,9 +27,10 @@ function sessionOf(db: Store, runId: string, id: string): SessionRow {
 export function addSession(deps: Deps, person: Person, runId: string, input: SessionInput): RunDoc {
   return deps.db.transaction((tx) => {
     runRow(tx, runId);
-    const row = placed(tx, deps.clock(), runId, input, { id: newId(), cancelled: false, revision: 1 });
+    const row = placed(tx, deps.clock(), input, { id: newId(), runId, repeatId: null, revision: 1, before: null });
     refuseTakenRoom(tx, row);
     tx.insert(session).values(row).run();
+    refuseWrongOrder(tx, runId);
     remember(tx, person, deps.clock(), {
       runId,
       kind: "session added",
@@ -81,12 +61,16 @@ export function addRepeats(deps: Deps, person: Person, runId: string, { rule, ex
     if (occurrences.length === 0) throw badField("rule", "Nothing is left of this repeat: closed days and exceptions take all of it.");
     if (occurrences.length > mostRepeats)
       throw badField("rule", `That is ${occurrences.length} sessions: ${mostRepeats} at most at a time. Say how often, or until when.`);
-    const rows = occurrences.map(({ local }) => {
-      const row = placed(tx, deps.clock(), runId, { ...input, start: local }, { id: newId(), cancelled: false, revision: 1 });
+    const repeatId = newId();
+    const rows = occurrences.map(({ local }, i) => {
+      // Days of a series are its parts in turn.
+      const part = input.part === null ? null : input.part + i;
+      const row = placed(tx, deps.clock(), { ...input, start: local, part }, { id: newId(), runId, repeatId, revision: 1, before: null });
       refuseTakenRoom(tx, row);
       tx.insert(session).values(row).run();
       return row;
     });
+    refuseWrongOrder(tx, runId);
     remember(tx, person, deps.clock(), {
       runId,
       kind: "sessions added",
@@ -103,20 +87,55 @@ export function addRepeats(deps: Deps, person: Person, runId: string, { rule, ex
 export function saveSession(deps: Deps, person: Person, runId: string, id: string, input: SessionSave): RunDoc {
   return deps.db.transaction((tx) => {
     const before = sessionOf(tx, runId, id);
-    if (before.revision !== input.revision) throw stale(sessionDoc(before), []);
-    const row = placed(tx, deps.clock(), runId, input, { id, cancelled: before.cancelled, revision: before.revision + 1 });
-    refuseTakenRoom(tx, row);
+    const words = `changed the session on ${before.start.replace("T", " ")}`;
+    changeAll(tx, deps, person, [{ before, input }], { words, batch: null });
+    return runDoc(tx, runId, person);
+  });
+}
+
+interface Change {
+  readonly before: SessionRow;
+  readonly input: SessionSave;
+}
+
+/** Changes sessions together, so that two may change rooms with one another; throws 409 for stale ones and taken rooms, 422 else. */
+function changeAll(
+  tx: Store,
+  deps: Deps,
+  person: Person,
+  changes: readonly Change[],
+  { words, batch }: { readonly words: string; readonly batch: string | null },
+): void {
+  const rows = changes.map(({ before, input }) => {
+    if (before.revision !== input.revision) throw stale(sessionDoc(before), changesSince(tx, before.id, input.revision));
+    const { id, runId, repeatId } = before;
+    const row = placed(tx, deps.clock(), input, { id, runId, repeatId, revision: before.revision + 1, before });
     tx.update(session).set(row).where(eq(session.id, id)).run();
     remember(tx, person, deps.clock(), {
       runId,
       kind: "session changed",
       subject: id,
-      words: `changed the session on ${before.start.replace("T", " ")}`,
+      words,
       before,
       revisionBefore: before.revision,
       revisionAfter: row.revision,
+      batch,
     });
-    return runDoc(tx, runId, person);
+    return row;
+  });
+  for (const row of rows) refuseTakenRoom(tx, row);
+  for (const runId of new Set(rows.map((row) => row.runId))) refuseWrongOrder(tx, runId);
+}
+
+/** Changes sessions of any runs, all or none, as one step that can be undone. */
+export function saveSessions(deps: Deps, person: Person, { words, changes }: CalendarSave): void {
+  deps.db.transaction((tx) => {
+    const all = changes.map(({ id, ...input }): Change => {
+      const before = tx.select().from(session).where(eq(session.id, id)).get();
+      if (!before) throw notFound("session");
+      return { before, input };
+    });
+    changeAll(tx, deps, person, all, { words, batch: newId() });
   });
 }
 

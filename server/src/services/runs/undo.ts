@@ -1,10 +1,10 @@
-import { and, asc, desc, eq, gt, isNotNull } from "drizzle-orm";
+import { and, asc, desc, eq, gt, inArray, isNotNull } from "drizzle-orm";
 import type { Store } from "../../db/open.ts";
 import { staff, undoStep } from "../../db/schema/index.ts";
 import type { Deps } from "../../deps.ts";
 import { Problem } from "../../http/problem.ts";
 import type { Person } from "../house/person.ts";
-import { ChangedSince, doAgain, restore, type Step, whatIs } from "./undoKinds.ts";
+import { ChangedSince, doAgain, refuseWrongPlaces, restore, type Step, sessionKinds, whatIs } from "./undoKinds.ts";
 
 type Kind = typeof undoStep.$inferInsert.kind;
 
@@ -13,7 +13,17 @@ export function remember(
   db: Store,
   by: Person,
   at: number,
-  step: { runId: string; kind: Kind; subject: string; words: string; before: unknown; revisionBefore: number; revisionAfter: number },
+  step: {
+    runId: string;
+    kind: Kind;
+    subject: string;
+    words: string;
+    before: unknown;
+    revisionBefore: number;
+    revisionAfter: number;
+    /** Shared by steps that are one to whoever makes them. */
+    batch?: string | null;
+  },
 ): void {
   db.insert(undoStep)
     .values({ ...step, staffId: by.id, at, undone: false })
@@ -37,21 +47,43 @@ export function changesSince(db: Store, subject: string, revision: number): read
     .map((step) => `${step.who}: ${step.words}`);
 }
 
+/** What this person's next undo on the calendar of the house would take back: their last step about sessions of any run. */
+export function nextCalendarUndo(db: Store, staffId: string): Step | null {
+  const mine = and(eq(undoStep.staffId, staffId), eq(undoStep.undone, false), inArray(undoStep.kind, sessionKinds));
+  return db.select().from(undoStep).where(mine).orderBy(desc(undoStep.id)).get() ?? null;
+}
+
 /**
  * Takes back this person's last change on the run. Gives its words. One that can never be taken back any more, for
  * somebody has changed the same thing since or it is gone, is said and left behind: the next undo is of the change
  * before it.
  */
 export function undoLast(deps: Deps, by: Person, runId: string): string {
-  const step = nextUndo(deps.db, runId, by.id);
+  return undoStepOf(deps, by, nextUndo(deps.db, runId, by.id));
+}
+
+/** The same for their last step on the calendar of the house, of whatever runs. */
+export function undoCalendar(deps: Deps, by: Person): string {
+  return undoStepOf(deps, by, nextCalendarUndo(deps.db, by.id));
+}
+
+function undoStepOf(deps: Deps, by: Person, step: Step | null): string {
   if (!step) throw new Problem(409, "Nothing to undo", "You have changed nothing here that can be taken back.");
+  const steps = batchOf(deps.db, step, by.id);
   try {
-    return takeBack(deps, by, step);
+    return takeBack(deps, by, steps);
   } catch (error) {
     if (error instanceof Problem && (error instanceof ChangedSince || error.doc.status === 404))
-      deps.db.update(undoStep).set({ undone: true }).where(eq(undoStep.id, step.id)).run();
+      for (const { id } of steps) deps.db.update(undoStep).set({ undone: true }).where(eq(undoStep.id, id)).run();
     throw error;
   }
+}
+
+/** The steps that this one is one with, newest first, in the same state. */
+function batchOf(db: Store, step: Step, staffId: string): readonly Step[] {
+  if (step.batch === null) return [step];
+  const same = and(eq(undoStep.batch, step.batch), eq(undoStep.staffId, staffId), eq(undoStep.undone, step.undone));
+  return db.select().from(undoStep).where(same).orderBy(desc(undoStep.id)).all();
 }
 
 /**
@@ -82,35 +114,58 @@ export function nextRedo(db: Store, runId: string, staffId: string): Step | null
   return db.select().from(undoStep).where(again).orderBy(asc(undoStep.id)).get() ?? null;
 }
 
+/** What this person took back last on the calendar of the house and would do again; null when there is none. */
+export function nextCalendarRedo(db: Store, staffId: string): Step | null {
+  const mine = and(eq(undoStep.staffId, staffId), inArray(undoStep.kind, sessionKinds));
+  const last = nextCalendarUndo(db, staffId)?.id ?? 0;
+  const again = and(mine, eq(undoStep.undone, true), gt(undoStep.id, last), isNotNull(undoStep.after));
+  return db.select().from(undoStep).where(again).orderBy(asc(undoStep.id)).get() ?? null;
+}
+
 /** Does again what this person's last undo took back. Gives its words; one that somebody has changed since is said and left behind. */
 export function redoNext(deps: Deps, by: Person, runId: string): string {
-  const step = nextRedo(deps.db, runId, by.id);
+  return redoStepOf(deps, by, nextRedo(deps.db, runId, by.id));
+}
+
+/** The same on the calendar of the house. */
+export function redoCalendar(deps: Deps, by: Person): string {
+  return redoStepOf(deps, by, nextCalendarRedo(deps.db, by.id));
+}
+
+function redoStepOf(deps: Deps, by: Person, step: Step | null): string {
   if (!step) throw new Problem(409, "Nothing to do again", "You have taken nothing back here that can be done again.");
+  const steps = [...batchOf(deps.db, step, by.id)].reverse();
   try {
     return deps.db.transaction((tx) => {
-      const revision = doAgain(tx, step, by, deps.clock());
-      const was = { revisionBefore: step.revisionUndone ?? step.revisionBefore, revisionAfter: revision };
-      tx.update(undoStep)
-        .set({ ...was, undone: false, after: null, revisionUndone: null })
-        .where(eq(undoStep.id, step.id))
-        .run();
-      followUndone(tx, step.subject, step.revisionAfter, revision);
+      for (const one of steps) {
+        const revision = doAgain(tx, one, by, deps.clock());
+        const was = { revisionBefore: one.revisionUndone ?? one.revisionBefore, revisionAfter: revision };
+        tx.update(undoStep)
+          .set({ ...was, undone: false, after: null, revisionUndone: null })
+          .where(eq(undoStep.id, one.id))
+          .run();
+        followUndone(tx, one.subject, one.revisionAfter, revision);
+      }
+      refuseWrongPlaces(tx, steps);
       return step.words;
     });
   } catch (error) {
     if (error instanceof Problem && (error instanceof ChangedSince || error.doc.status === 404))
-      deps.db.update(undoStep).set({ after: null }).where(eq(undoStep.id, step.id)).run();
+      for (const { id } of steps) deps.db.update(undoStep).set({ after: null }).where(eq(undoStep.id, id)).run();
     throw error;
   }
 }
 
-function takeBack(deps: Deps, by: Person, step: Step): string {
+function takeBack(deps: Deps, by: Person, steps: readonly Step[]): string {
   return deps.db.transaction((tx) => {
-    const after = whatIs(tx, step);
-    const revision = restore(tx, step, by, deps.clock());
-    tx.update(undoStep).set({ undone: true, after, revisionUndone: revision }).where(eq(undoStep.id, step.id)).run();
-    // The thing is as it was before this step, under a new revision: earlier steps follow it there.
-    followRevision(tx, step.subject, step.revisionBefore, revision);
-    return step.words;
+    for (const step of steps) {
+      const after = whatIs(tx, step);
+      const revision = restore(tx, step, by, deps.clock());
+      tx.update(undoStep).set({ undone: true, after, revisionUndone: revision }).where(eq(undoStep.id, step.id)).run();
+      // The thing is as it was before this step, under a new revision: earlier steps follow it there.
+      followRevision(tx, step.subject, step.revisionBefore, revision);
+    }
+    refuseWrongPlaces(tx, steps);
+    return steps[0]?.words ?? "";
   });
 }

@@ -7,10 +7,13 @@ import type { Person } from "../house/person.ts";
 import { bookSessionUse } from "../store/sessionUse.ts";
 import { refuseTakenRoom } from "./bookings.ts";
 import { completed, loadBrief, writeBrief } from "./briefs.ts";
+import { refuseWrongOrder, type SessionRow, sequenceAfter } from "./sessionRow.ts";
 
 export type Step = typeof undoStep.$inferSelect;
-type SessionRow = typeof session.$inferSelect;
 type RunRow = typeof run.$inferSelect;
+
+/** Steps that are about when and where sessions are. */
+export const sessionKinds: readonly Step["kind"][] = ["session added", "sessions added", "session changed", "session removed"];
 
 export class ChangedSince extends Problem {
   constructor() {
@@ -171,8 +174,8 @@ const lastDecision = (db: Store, entryId: string) =>
 
 function settingsOf(row: RunRow | undefined): RunSettings | null {
   if (!row) return null;
-  const { title, kind, opensOn, closesOn, revealOn, scoring, units, heads, afterwards, rehearsal } = row;
-  return { title, kind, opensOn, closesOn, revealOn, scoring, units, heads, afterwards, rehearsal };
+  const { title, kind, opensOn, closesOn, revealOn, scoring, units, heads, afterwards, rehearsal, series } = row;
+  return { title, kind, opensOn, closesOn, revealOn, scoring, units, heads, afterwards, rehearsal, series };
 }
 
 function writeSettings(db: Store, id: string, settings: RunSettings, revision: number, published: boolean): number {
@@ -186,13 +189,27 @@ function writeSettings(db: Store, id: string, settings: RunSettings, revision: n
 }
 
 function writeSession(db: Store, row: SessionRow): number {
-  refuseTakenRoom(db, row);
-  db.update(session).set(row).where(eq(session.id, row.id)).run();
+  const now = db.select().from(session).where(eq(session.id, row.id)).get();
+  db.update(session)
+    .set({ ...row, sequence: now ? sequenceAfter(now, row) : row.sequence })
+    .where(eq(session.id, row.id))
+    .run();
   return row.revision;
 }
 
 function addSession(db: Store, row: SessionRow): number {
-  refuseTakenRoom(db, row);
-  db.insert(session).values(row).run();
+  // Steps kept from before sessions had a sequence have none.
+  const { sequence = 0 }: Partial<SessionRow> = row;
+  db.insert(session)
+    .values({ ...row, sequence: sequence + 1 })
+    .run();
   return row.revision;
+}
+
+/** Throws 409, 422 where sessions that steps put back stand in a taken room, or out of their series' order. */
+export function refuseWrongPlaces(db: Store, steps: readonly Step[]): void {
+  const ids = new Set(steps.filter(({ kind }) => sessionKinds.includes(kind)).flatMap(({ subject }) => subject.split(" ")));
+  const rows = [...ids].flatMap((id) => db.select().from(session).where(eq(session.id, id)).get() ?? []);
+  for (const row of rows) refuseTakenRoom(db, row);
+  for (const runId of new Set(rows.map((row) => row.runId))) refuseWrongOrder(db, runId);
 }

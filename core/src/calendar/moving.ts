@@ -1,0 +1,31 @@
+import { Temporal } from "temporal-polyfill";
+
+/** A wall clock some days and minutes later (or earlier), as a clock on the wall shows it. */
+export function wallLater(wall: string, { days = 0, minutes = 0 }: { readonly days?: number; readonly minutes?: number }): string {
+  return Temporal.PlainDateTime.from(wall).add({ days, minutes }).toString({ smallestUnit: "minute" });
+}
+
+/** Minutes from midnight of a wall clock. */
+export function minutesOfDay(wall: string): number {
+  const { hour, minute } = Temporal.PlainDateTime.from(wall);
+  return hour * 60 + minute;
+}
+
+/** Whole minutes on the wall from one wall clock to another. */
+export function wallBetween(from: string, to: string): number {
+  return Temporal.PlainDateTime.from(from).until(Temporal.PlainDateTime.from(to), { largestUnit: "minute" }).minutes;
+}
+
+/** Which sessions of a repeat a change is for. */
+export const repeatScopes = ["this", "later", "all"] as const;
+export type RepeatScope = (typeof repeatScopes)[number];
+
+/** The sessions that a change to one of them is for: itself; itself and the later ones of its repeat; all of its repeat. */
+export function inScope<S extends { readonly id: string; readonly repeatId: string | null; readonly startAt: number }>(
+  sessions: readonly S[],
+  session: S,
+  scope: RepeatScope,
+): readonly S[] {
+  if (scope === "this" || session.repeatId === null) return [session];
+  return sessions.filter((one) => one.repeatId === session.repeatId && (scope === "all" || one.startAt >= session.startAt));
+}

@@ -1,0 +1,55 @@
+import { families } from "../family/families.ts";
+import type { FamilyId } from "../family/familyIds.ts";
+import type { Values } from "../family/shape.ts";
+import type { DropIn } from "../floor/dropIn.ts";
+import { drawHeads, type HeadsModel } from "../kit/draws/heads.ts";
+import { ceiling, quantileOf } from "../kit/draws/rounding.ts";
+import type { RoomNeeds } from "./clashes.ts";
+import { type AgeBand, ageBandOf } from "./houseRules.ts";
+
+/** What a session's needs are worked out from. */
+export interface Asking {
+  readonly brief: {
+    readonly family: FamilyId;
+    readonly spec: Values;
+    readonly youngestAge: number;
+    readonly shareAtOnce: number;
+    readonly rigServes: number;
+  };
+  readonly heads: HeadsModel;
+  /** The day as it was rehearsed; null where it wasn't. */
+  readonly day: Pick<DropIn, "seats" | "rigs" | "hosts"> | null;
+}
+
+const headDraws = 4000;
+
+/** The 90th percentile of heads: a forecast names it itself, of the others so many draws are made. */
+function mostHeads(heads: HeadsModel): number {
+  if (heads.model === "forecast") return Math.min(heads.high, heads.cap ?? heads.high);
+  return quantileOf(drawHeads(heads, "calendar", headDraws).sort(), 0.9);
+}
+
+/**
+ * What a session asks: the room of its brief, seats for those who are there at once, children (all taken for the
+ * youngest age), rigs, and the adults that rigs and hosts need. Heads are the 90th percentile; a
+ * rehearsed day's own seats, rigs and hosts stand in their place.
+ */
+export function sessionAsks({ brief, heads, day }: Asking): {
+  readonly room: RoomNeeds;
+  readonly children: number;
+  readonly band: AgeBand;
+  readonly adults: number;
+  readonly rigs: number;
+} {
+  const { lengthM, widthM, heightM, water, floor, rigsPerAdult } = families[brief.family].needs(brief.spec);
+  const children = mostHeads(heads);
+  const seats = day?.seats ?? ceiling(children * brief.shareAtOnce);
+  const rigs = day?.rigs ?? Math.max(1, ceiling(seats / brief.rigServes));
+  return {
+    room: { lengthM, widthM, heightM, water, floor, seats },
+    children,
+    band: ageBandOf(brief.youngestAge),
+    adults: ceiling(rigs / rigsPerAdult) + (day?.hosts ?? 0),
+    rigs,
+  };
+}

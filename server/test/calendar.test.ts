@@ -1,0 +1,184 @@
+import type { CalendarDoc, CalendarSession, HouseDoc, RunDoc } from "@lampcrate/contract";
+import { afterEach, beforeEach, describe, expect, it } from "vitest";
+import { everything, loft, makeRun, openTestHouse, room, type TestHouse } from "./house.ts";
+
+let house: TestHouse;
+beforeEach(async () => {
+  house = await openTestHouse();
+});
+afterEach(() => house.close());
+
+const heads = { model: "forecast", low: 10, likely: 16, high: 24 };
+const slot = (start: string, patch: object = {}) => ({
+  title: "",
+  roomId: room.id,
+  start,
+  minutes: 60,
+  setUpMin: 0,
+  tearDownMin: 0,
+  heads,
+  ...patch,
+});
+const add = (run: RunDoc, start: string, patch: object = {}) => house.ask("POST", `/api/runs/${run.id}/sessions`, slot(start, patch));
+const calendar = async (): Promise<CalendarDoc> => (await house.ask("GET", "/api/calendar")).body as CalendarDoc;
+const one = async (start: string): Promise<CalendarSession> => {
+  const found = (await calendar()).sessions.find((session) => session.start === start);
+  if (!found) throw new Error(`nothing at ${start}`);
+  return found;
+};
+const inputOf = ({
+  id,
+  revision,
+  title,
+  roomId,
+  start,
+  minutes,
+  setUpMin,
+  tearDownMin,
+  heads,
+  people,
+  part,
+  cancelled,
+}: CalendarSession) => ({
+  id,
+  revision,
+  title,
+  roomId,
+  start,
+  minutes,
+  setUpMin,
+  tearDownMin,
+  heads,
+  people,
+  part,
+  cancelled,
+});
+const save = (changes: readonly object[], words = "moved") => house.ask("PUT", "/api/calendar", { words, changes });
+const places = ({ sessions }: CalendarDoc) => sessions.map(({ start, roomId }) => `${start} ${roomId}`).sort();
+const sequences = (): unknown[] => house.deps.db.$client.prepare("select sequence from session order by start_at, room_id").pluck().all();
+const fieldsOf = (body: unknown): string[] => (body as { errors: { field: string }[] }).errors.map(({ field }) => field);
+
+describe("the calendar of a house", () => {
+  it("has the sessions of all runs, with what each asks of its room and of people", async () => {
+    const run = await makeRun(house);
+    await add(run, "2026-12-05T10:00", { roomId: null });
+    const doc = await calendar();
+    expect(doc.runs).toMatchObject([{ id: run.id, family: "descent" }]);
+    expect(doc.sessions[0]).toMatchObject({ roomId: null, asks: { children: 24, band: "5 to 7", rigs: 2 } });
+    await house.ask("POST", `/api/runs/${run.id}/cancel`);
+    expect((await calendar()).sessions).toEqual([]);
+  });
+
+  it("lets two sessions of two runs change rooms with one another, as one step that is undone and done again at once", async () => {
+    const [first, second] = [await makeRun(house), await makeRun(house, { title: "Second" })];
+    await add(first, "2026-12-05T10:00");
+    await add(second, "2026-12-05T10:30", { roomId: loft.id });
+    const [a, b] = [await one("2026-12-05T10:00"), await one("2026-12-05T10:30")];
+    expect((await save([{ ...inputOf(a), roomId: loft.id }])).status).toBe(409);
+    const swapped = await save([
+      { ...inputOf(a), roomId: loft.id },
+      { ...inputOf(b), roomId: room.id },
+    ]);
+    expect(swapped.status).toBe(200);
+    const after = ["2026-12-05T10:00 weather-loft", "2026-12-05T10:30 marsh-room"];
+    expect(places(swapped.body as CalendarDoc)).toEqual(after);
+    expect((swapped.body as CalendarDoc).undo).toBe("moved");
+    const undone = (await house.ask("POST", "/api/calendar/undo")).body as CalendarDoc;
+    expect(places(undone)).toEqual(["2026-12-05T10:00 marsh-room", "2026-12-05T10:30 weather-loft"]);
+    expect([undone.redo, undone.undo]).toEqual(["moved", "added a session on 2026-12-05 10:30"]);
+    expect(places((await house.ask("POST", "/api/calendar/redo")).body as CalendarDoc)).toEqual(after);
+    // The same step may be taken back at the run's own desk, whole.
+    await house.ask("POST", `/api/runs/${first.id}/undo`);
+    expect(places(await calendar())).toEqual(["2026-12-05T10:00 marsh-room", "2026-12-05T10:30 weather-loft"]);
+    // And what was before it can still be taken back.
+    await house.ask("POST", "/api/calendar/undo");
+    expect(places(await calendar())).toEqual(["2026-12-05T10:00 marsh-room"]);
+  });
+
+  it("writes nothing where one of several is stale, unknown, out of the calendar or in a taken room", async () => {
+    const run = await makeRun(house);
+    await add(run, "2026-12-05T10:00");
+    await add(run, "2026-12-05T12:00");
+    const [a, b] = [inputOf(await one("2026-12-05T10:00")), inputOf(await one("2026-12-05T12:00"))];
+    const before = everything(house);
+    const moved = { ...a, start: "2026-12-05T09:00" };
+    expect((await save([moved, { ...b, revision: 9 }])).status).toBe(409);
+    expect((await save([moved, { ...b, id: "nobodys-session" }])).status).toBe(404);
+    expect((await save([moved, { ...b, start: "2027-03-28T02:30" }])).status).toBe(422);
+    expect((await save([moved, { ...b, start: "2026-12-05T09:30" }])).status).toBe(409);
+    expect(fieldsOf((await save([{ ...a, people: ["nobody-there"] }])).body)).toEqual(["people"]);
+    expect((await save([])).status).toBe(422);
+    expect(everything(house)).toEqual(before);
+  });
+
+  it("refuses parts of a series out of their order, and the same part twice; a cancelled one stands in no order", async () => {
+    const run = await makeRun(house, { kind: "series" });
+    await add(run, "2026-12-12T10:00", { part: 2 });
+    expect(fieldsOf((await add(run, "2026-12-12T10:30", { part: 1, roomId: loft.id })).body)).toEqual(["start"]);
+    expect(fieldsOf((await add(run, "2026-12-19T10:00", { part: 2 })).body)).toEqual(["part"]);
+    expect((await add(run, "2026-12-05T10:00", { part: 1 })).status).toBe(201);
+    const first = inputOf(await one("2026-12-05T10:00"));
+    expect(fieldsOf((await save([{ ...first, start: "2026-12-19T10:00" }])).body)).toEqual(["start"]);
+    expect((await save([{ ...first, start: "2026-12-19T10:00", cancelled: true }])).status).toBe(200);
+  });
+
+  it("gives days that repeat as a series their parts in turn", async () => {
+    const run = await makeRun(house, { kind: "series" });
+    const repeats = { ...slot("2026-12-05T10:00", { part: 1 }), rule: "FREQ=WEEKLY;COUNT=3", exdates: ["2026-12-12T10:00"] };
+    await house.ask("POST", `/api/runs/${run.id}/sessions/repeats`, repeats);
+    const { sessions } = await calendar();
+    expect(sessions.map(({ part }) => part)).toEqual([1, 2]);
+    expect(new Set(sessions.map(({ repeatId }) => repeatId)).size).toBe(1);
+  });
+
+  it("raises the sequence when time, place or status change, also by undo, and not when heads do", async () => {
+    const run = await makeRun(house);
+    await add(run, "2026-12-05T10:00");
+    const change = async (patch: object) => save([{ ...inputOf(await one("2026-12-05T10:00")), ...patch }]);
+    await change({ heads: { ...heads, likely: 17 }, title: "Renamed" });
+    expect(sequences()).toEqual([0]);
+    await change({ roomId: loft.id });
+    await change({ minutes: 90 });
+    await change({ cancelled: true });
+    expect(sequences()).toEqual([3]);
+    await house.ask("POST", "/api/calendar/undo");
+    expect(sequences()).toEqual([4]);
+  });
+});
+
+describe("people of a house", () => {
+  const sedge = { id: "person-sedge", name: "M. Sedge", weekHours: 20, away: [] as object[] };
+  const saveHouse = async (patch: Partial<Record<keyof HouseDoc, unknown>>) => {
+    const doc = (await house.ask("GET", "/api/house")).body as HouseDoc;
+    return house.ask("PUT", "/api/house", { ...doc, ...patch });
+  };
+
+  it("are put on sessions, and are off them once they are gone", async () => {
+    const run = await makeRun(house);
+    expect((await saveHouse({ people: [sedge] })).status).toBe(200);
+    await add(run, "2026-12-05T10:00", { people: [sedge.id] });
+    expect((await one("2026-12-05T10:00")).people).toEqual([sedge.id]);
+    await saveHouse({ people: [] });
+    expect((await one("2026-12-05T10:00")).people).toEqual([]);
+  });
+
+  it.each([
+    [
+      "back before away",
+      "people",
+      { people: [{ ...sedge, away: [{ id: "away-1", from: "2026-12-05T10:00", to: "2026-12-05T09:00", why: "" }] }] },
+    ],
+    [
+      "away on a day that is none",
+      "people",
+      { people: [{ ...sedge, away: [{ id: "away-1", from: "2026-02-30T10:00", to: "2026-12-05T09:00", why: "" }] }] },
+    ],
+    ["no name", "people", { people: [{ ...sedge, name: "" }] }],
+    ["a break after no time", "rules", { rules: { leastAdults: 2, childrenPerAdult: {}, breakMinutes: 30, breakAfterMinutes: 0 } }],
+    ["rigs of no family", "rigs", { rigs: [{ family: "rockets", owned: 2 }] }],
+  ])("are refused at their field: %s", async (_, field, patch) => {
+    const { status, body } = await saveHouse(patch);
+    expect(status).toBe(422);
+    expect(fieldsOf(body)[0]).toMatch(new RegExp(`^${field}`));
+  });
+});
