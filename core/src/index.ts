@@ -29,7 +29,7 @@ export * from "./calendar/runSheet.ts";
 export * from "./calendar/runWords.ts";
 export * from "./calendar/sessionAsks.ts";
 export * from "./calendar/wallClock.ts";
-export { freePeople } from "./calendar/wayOut.ts";
+export { freePeople, type WayOut } from "./calendar/wayOut.ts";
 export * from "./calendar/workingDays.ts";
 export * from "./family/band.ts";
 export * from "./family/bounds.ts";

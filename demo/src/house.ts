@@ -7,6 +7,17 @@ export const rooms: readonly RoomDoc[] = [
   { id: "library-corner", name: "Library corner", lengthM: 6, widthM: 4, heightM: 2.7, seats: 18, water: false, floor: "carpet" },
 ];
 
+/** Who is on sessions; whole hours a week, and when they are away, in days from the day the demo is loaded on. */
+export const people = [
+  { id: "marsh-sedge", name: "Marsh Sedge", weekHours: 38, away: [] },
+  { id: "fen-plover", name: "Fen Plover", weekHours: 30, away: [] },
+  { id: "rush-tern", name: "Rush Tern", weekHours: 20, away: [{ from: 12, to: 16, why: "course" }] },
+  { id: "ivy-curlew", name: "Ivy Curlew", weekHours: 12, away: [{ from: -4, to: -1, why: "leave" }] },
+  { id: "moss-lark", name: "Moss Lark", weekHours: 8, away: [] },
+  { id: "dune-pipit", name: "Dune Pipit", weekHours: null, away: [] },
+] as const;
+export type PersonKey = (typeof people)[number]["id"];
+
 type Key =
   | "newsprint"
   | "card"

@@ -5,7 +5,7 @@ import { boardwalk, raft, spinner } from "./briefs.ts";
 import { DemoDays, zone } from "./calendar.ts";
 import { boardwalkCounts } from "./counts.ts";
 import { boardwalkEntry, spinnerEntry } from "./entries.ts";
-import { type MaterialKey, materials, rooms } from "./house.ts";
+import { type MaterialKey, materials, type PersonKey, people, rooms } from "./house.ts";
 import { houseTrialsOf } from "./houseTrials.ts";
 import { DemoRuns } from "./runs.ts";
 import { stockHistory } from "./store.ts";
@@ -74,6 +74,7 @@ export async function loadDemo(folder: string, now: number, url: string): Promis
       240,
       { model: "forecast", low: 62, likely: 85, high: 118, cap: 160 },
       "Saturday drop-in",
+      ["marsh-sedge", "fen-plover", week === 1 ? "dune-pipit" : "moss-lark"],
     );
   run.publish(walk);
   await run.send(
@@ -94,8 +95,8 @@ export async function loadDemo(folder: string, now: number, url: string): Promis
     now - 26 * day,
     atHome(52, 30),
   );
-  run.session(seeds, days.saturday(-2), "11:00", "library-corner", 180, atHome(40, 10), "Bags out");
-  run.session(seeds, days.saturday(0), "14:00", "library-corner", 120, atHome(36, 12), "Bags out");
+  run.session(seeds, days.saturday(-2), "11:00", "library-corner", 180, atHome(40, 10), "Bags out", ["rush-tern"]);
+  run.session(seeds, days.saturday(0), "14:00", "library-corner", 120, atHome(36, 12), "Bags out", ["rush-tern"]);
   run.publish(seeds);
   await run.send(
     seeds,
@@ -123,6 +124,7 @@ export async function loadDemo(folder: string, now: number, url: string): Promis
     90,
     { model: "signedUp", signedUp: 24, showRate: 0.9, walkIns: 1 },
     "Otter Patrol",
+    ["fen-plover", "ivy-curlew"],
   );
   run.make(
     "Seed-wings from the loft",
@@ -137,7 +139,17 @@ export async function loadDemo(folder: string, now: number, url: string): Promis
   run.setClockTo(now - 5 * day);
   for (const [starter, title, kind, week, roomId] of fromTheShelf) {
     const id = run.fromStarter(starter, title, kind, { opensOn: days.saturday(week), closesOn: days.in(34), revealOn: days.in(38) });
-    if (roomId) run.session(id, days.saturday(week), "14:30", roomId, 90, { model: "forecast", low: 12, likely: 18, high: 26 }, "");
+    if (roomId)
+      run.session(
+        id,
+        days.saturday(week),
+        "14:30",
+        roomId,
+        90,
+        { model: "forecast", low: 12, likely: 18, high: 26 },
+        "",
+        helpers[starter] ?? [],
+      );
     for (const trial of houseTrialsOf[starter] ?? []) run.tryFirst(id, trial);
     // Its set-up begins before the boardwalk next door has been cleared: both need the house's scissors.
     if (starter === "clip-flinger") {
@@ -164,6 +176,14 @@ const fromTheShelf: readonly (readonly [starter: string, title: string, kind: Ru
   ["sheet-test", "What Will Hold?", "series", 2, null],
 ];
 
+/** Who is on them; where nobody is named nobody has been asked yet. */
+const helpers: Readonly<Record<string, readonly PersonKey[]>> = {
+  "canopy-ladder": ["rush-tern", "ivy-curlew", "dune-pipit"],
+  // Fen Plover is still clearing up the drop-in next door when this begins.
+  "clip-flinger": ["fen-plover", "ivy-curlew"],
+  "gust-cart": ["rush-tern", "dune-pipit"],
+};
+
 const atHome = (asked: number, more: number): HeadsModel => ({ model: "atHome", asked, takeUp: 0.9, more });
 
 async function makeHouse(deps: Deps, days: DemoDays, url: string): Promise<Person> {
@@ -181,6 +201,19 @@ async function makeHouse(deps: Deps, days: DemoDays, url: string): Promise<Perso
   saveHouse(deps, planner, {
     ...houseDoc(deps.db),
     rooms,
+    people: people.map(({ away, ...person }) => ({
+      ...person,
+      away: away.map(({ from, to, why }, i) => ({
+        id: `${person.id}-away-${i + 1}`,
+        from: `${days.in(from)}T08:00`,
+        to: `${days.in(to)}T20:00`,
+        why,
+      })),
+    })),
+    rigs: [
+      { family: "span", owned: 8 },
+      { family: "float", owned: 4 },
+    ],
     preparing: { weekdays: [2, 3, 4, 5, 6], people: 2, hours: 1.5, times: usualTimes },
     closures: [{ id: "winter-rest", from: days.in(26), to: days.in(33), why: "Winter rest" }],
   });

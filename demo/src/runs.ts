@@ -19,7 +19,7 @@ import {
   starterPack,
 } from "@lampcrate/server";
 import { type DemoBrief, fullLine } from "./briefs.ts";
-import type { MaterialKey } from "./house.ts";
+import type { MaterialKey, PersonKey } from "./house.ts";
 import type { DemoTrial } from "./houseTrials.ts";
 
 /** A run's id from its title: the same at every load. */
@@ -54,12 +54,43 @@ export class DemoRuns {
     };
     saveBrief(this.deps, this.planner, id, { revision: 1, brief: doc, words: "pinned the numbers" });
     const { revision, scoring, units, afterwards } = runDoc(this.deps.db, id, this.planner);
-    saveSettings(this.deps, this.planner, id, { revision, title, kind, ...dates, scoring, units, afterwards, heads, rehearsal: null, series: null });
+    saveSettings(this.deps, this.planner, id, {
+      revision,
+      title,
+      kind,
+      ...dates,
+      scoring,
+      units,
+      afterwards,
+      heads,
+      rehearsal: null,
+      series: null,
+    });
     return id;
   }
 
-  session(id: string, date: string, time: string, roomId: string, minutes: number, heads: HeadsModel, title: string): void {
-    const input: SessionInput = { title, roomId, start: `${date}T${time}`, minutes, setUpMin: 60, tearDownMin: 45, heads, people: [], part: null, cancelled: false };
+  session(
+    id: string,
+    date: string,
+    time: string,
+    roomId: string,
+    minutes: number,
+    heads: HeadsModel,
+    title: string,
+    people: readonly PersonKey[],
+  ): void {
+    const input: SessionInput = {
+      title,
+      roomId,
+      start: `${date}T${time}`,
+      minutes,
+      setUpMin: 60,
+      tearDownMin: 45,
+      heads,
+      people,
+      part: null,
+      cancelled: false,
+    };
     addSession(this.deps, this.planner, id, input);
   }
 
@@ -77,7 +108,18 @@ export class DemoRuns {
     const id = runId(title);
     importPack(this.deps, starterPack(starter), { title, kind, id });
     const { revision, scoring, units, afterwards, heads } = runDoc(this.deps.db, id, this.planner);
-    saveSettings(this.deps, this.planner, id, { revision, title, kind, ...dates, scoring, units, afterwards, heads, rehearsal: null, series: null });
+    saveSettings(this.deps, this.planner, id, {
+      revision,
+      title,
+      kind,
+      ...dates,
+      scoring,
+      units,
+      afterwards,
+      heads,
+      rehearsal: null,
+      series: null,
+    });
     return id;
   }
 

@@ -1,6 +1,7 @@
 import { createBrowserRouter } from "react-router";
 import {
   bookingsQuery,
+  calendarQuery,
   entriesQuery,
   findingsQuery,
   houseQuery,
@@ -24,6 +25,7 @@ const start = beside(() => [queries.prefetchQuery(startersQuery)]);
 const store = beside(() => [queries.prefetchQuery(materialsQuery), queries.prefetchQuery(suppliersQuery)]);
 const run = beside((id) => [queries.prefetchQuery(runQuery(id)), queries.prefetchQuery(materialsQuery)]);
 const learned = beside((id) => [queries.prefetchQuery(learnedQuery(id))]);
+const calendar = beside(() => [queries.prefetchQuery(calendarQuery)]);
 const bookings = beside(() => [queries.prefetchQuery(bookingsQuery)]);
 const sift = beside((id) => [ifMay("sift", () => queries.prefetchInfiniteQuery(entriesQuery(id)))]);
 const findings = beside((id) => [ifMay("sift", () => queries.prefetchQuery(findingsQuery(id)))]);
@@ -38,6 +40,11 @@ export const router = createBrowserRouter([
     children: [
       { index: true, loader: season, element: <Season /> },
       { path: "start", loader: start, lazy: { Component: async () => (await import("./start/Start.tsx")).Start } },
+      {
+        path: "calendar",
+        loader: calendar,
+        lazy: { Component: async () => (await import("./houseCalendar/HouseCalendar.tsx")).HouseCalendar },
+      },
       { path: "buying", lazy: { Component: async () => (await import("./buying/Buying.tsx")).Buying } },
       { path: "store", loader: store, lazy: { Component: async () => (await import("./store/Store.tsx")).Store } },
       { path: "house", lazy: { Component: async () => (await import("./house/House.tsx")).House } },

@@ -8,7 +8,7 @@ export type FeedScope = (typeof feedScopes)[number];
 /** What a session asks of its room and of people, from its brief, its heads and the day as it was rehearsed. */
 export interface SessionAsks {
   readonly room: RoomNeeds;
-  /** Children expected at most on nine days of ten, all taken for the youngest age of the brief. */
+  /** Children expected at most on nine days of ten, on a drop-in day those there at once; all taken for the youngest age of the brief. */
   readonly children: number;
   readonly band: AgeBand;
   /** Adults that rigs and hosts need, whatever the children. */

@@ -1,9 +1,12 @@
-import type { UnitChoice } from "../quantity/show.ts";
+import { families } from "../family/families.ts";
+import type { FamilyId } from "../family/familyIds.ts";
+import { showQuantity, type UnitChoice } from "../quantity/show.ts";
 import { roomLacks } from "./clashes.ts";
 import { adultsNeeded, type HouseClash, houseClashes, type PlannedSession } from "./houseClashes.ts";
+import type { HouseRules } from "./houseRules.ts";
 import { type HeldHouse, type HeldRun, type HeldSession, plannedHouse } from "./plannedHouse.ts";
 import { addDays, dateOf, shortDate, wallOf, weekdayOf } from "./wallClock.ts";
-import { freePeople, freeRoomWords, nextRoomStart } from "./wayOut.ts";
+import { freePeople, freeRoomWords, nextRoomStart, roomsThatFit, type WayOut, waysOut } from "./wayOut.ts";
 
 /** A clash in words, with what would solve it. */
 export interface ToldClash {
@@ -11,6 +14,8 @@ export interface ToldClash {
   readonly sessions: readonly string[];
   readonly words: string;
   readonly solve: string;
+  /** What would solve it at one press, for the session at hand. */
+  readonly ways: readonly WayOut[];
 }
 
 /** What a house's clashes are told from. */
@@ -39,18 +44,23 @@ export function clashesTold(telling: Telling): readonly ToldClash[] {
   const matters = (ids: readonly string[]): boolean =>
     ids.some((id) => !over.has(id)) && (only === undefined || ids.some((id) => only.includes(id)));
   const found = houseClashes(planned, plan).filter((clash) => matters(clash.sessions));
+  const teller = new Teller(telling, planned);
   const lacking = sessions.flatMap((session): readonly ToldClash[] => {
     const room = house.rooms.find(({ id }) => id === session.roomId);
     if (!room || session.cancelled || !matters([session.id])) return [];
+    const ways = roomsThatFit(session.id, telling);
     return roomLacks(room, session.asks.room, units).map(({ words, solve }) => ({
       kind: "room lacks",
       sessions: [session.id],
-      words,
+      words: `${teller.said(session.id)}: ${words}`,
       solve,
+      ways,
     }));
   });
-  const teller = new Teller(telling, planned);
-  return [...found.map((clash) => ({ kind: clash.kind, sessions: clash.sessions, ...teller.tell(clash) })), ...lacking];
+  return [
+    ...found.map((clash) => ({ kind: clash.kind, sessions: clash.sessions, ...teller.tell(clash), ways: waysOut(clash, telling) })),
+    ...lacking,
+  ];
 }
 
 type Words = Pick<ToldClash, "words" | "solve">;
@@ -135,7 +145,7 @@ class Teller {
   }
 
   /** "Boardwalk over the Bog, Sat 5 Dec 10:00". */
-  private said(id: string): string {
+  said(id: string): string {
     const session = this.session(id);
     if (!session) return "a session";
     const part = session.part === null ? "" : ` part ${session.part}`;
@@ -221,6 +231,26 @@ class Teller {
       solve: this.instead(id),
     };
   }
+}
+
+/** What a session asks of its room, in a sentence. */
+export function tellNeeds({ room, rigs }: HeldSession["asks"], family: FamilyId, units: UnitChoice): string {
+  const show = (metres: number): string => showQuantity(metres, "length", units);
+  const floor = [room.lengthM, room.widthM].flatMap((metres) => (metres === null ? [] : [show(metres)])).join(" × ");
+  return `It needs ${[
+    floor === "" ? "" : `${floor} of clear floor at each of ${count(rigs, "rig")}`,
+    room.heightM === null ? "" : `${show(room.heightM)} of height`,
+    room.seats === null ? "" : count(room.seats, "seat"),
+    room.water ? "water" : "",
+  ]
+    .filter(Boolean)
+    .join(", ")} (${families[family].words}).`;
+}
+
+/** Adults that a session needs, and why, in a sentence. */
+export function adultsAsked({ children, band, adults }: HeldSession["asks"], rules: HouseRules): string {
+  const byChildren = Math.ceil(children / rules.childrenPerAdult[band] - 1e-9);
+  return `Adults: ${Math.max(rules.leastAdults, byChildren, adults)} (${byChildren} for up to ${children} children ${band}, ${adults} for rigs and hosts, ${rules.leastAdults} at least).`;
 }
 
 /** "4 h 30 min" of minutes. */

@@ -6,6 +6,7 @@ import { drawHeads, type HeadsModel } from "../kit/draws/heads.ts";
 import { ceiling, quantileOf } from "../kit/draws/rounding.ts";
 import type { RoomNeeds } from "./clashes.ts";
 import { type AgeBand, ageBandOf } from "./houseRules.ts";
+import type { RunKind } from "./runKinds.ts";
 
 /** What a session's needs are worked out from. */
 export interface Asking {
@@ -16,6 +17,7 @@ export interface Asking {
     readonly shareAtOnce: number;
     readonly rigServes: number;
   };
+  readonly kind: RunKind;
   readonly heads: HeadsModel;
   /** The day as it was rehearsed; null where it wasn't. */
   readonly day: Pick<DropIn, "seats" | "rigs" | "hosts"> | null;
@@ -32,9 +34,9 @@ function mostHeads(heads: HeadsModel): number {
 /**
  * What a session asks: the room of its brief, seats for those who are there at once, children (all taken for the
  * youngest age), rigs, and the adults that rigs and hosts need. Heads are the 90th percentile; a
- * rehearsed day's own seats, rigs and hosts stand in their place.
+ * rehearsed day's own seats, rigs and hosts stand in their place. On a drop-in day those are counted who are there at once.
  */
-export function sessionAsks({ brief, heads, day }: Asking): {
+export function sessionAsks({ brief, kind, heads, day }: Asking): {
   readonly room: RoomNeeds;
   readonly children: number;
   readonly band: AgeBand;
@@ -42,12 +44,12 @@ export function sessionAsks({ brief, heads, day }: Asking): {
   readonly rigs: number;
 } {
   const { lengthM, widthM, heightM, water, floor, rigsPerAdult } = families[brief.family].needs(brief.spec);
-  const children = mostHeads(heads);
-  const seats = day?.seats ?? ceiling(children * brief.shareAtOnce);
+  const all = mostHeads(heads);
+  const seats = day?.seats ?? ceiling(all * brief.shareAtOnce);
   const rigs = day?.rigs ?? Math.max(1, ceiling(seats / brief.rigServes));
   return {
     room: { lengthM, widthM, heightM, water, floor, seats },
-    children,
+    children: kind === "drop-in" ? seats : all,
     band: ageBandOf(brief.youngestAge),
     adults: ceiling(rigs / rigsPerAdult) + (day?.hosts ?? 0),
     rigs,

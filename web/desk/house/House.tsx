@@ -12,12 +12,14 @@ import { Opening } from "../pieces/Opening.tsx";
 import { TokenList } from "../pieces/TokenList.tsx";
 import { useJoinedForm } from "../pieces/useJoinedForm.ts";
 import { useSave } from "../pieces/useSave.ts";
-import { houseQuery, seasonQuery } from "../queries.ts";
+import { calendarQuery, houseQuery, seasonQuery } from "../queries.ts";
 import { Closures } from "./Closures.tsx";
 import { Health } from "./Health.tsx";
+import { People } from "./People.tsx";
 import { PreparingFields } from "./PreparingFields.tsx";
 import { PutAway } from "./PutAway.tsx";
 import { Rooms } from "./Rooms.tsx";
+import { SessionRules } from "./SessionRules.tsx";
 import { Staff } from "./Staff.tsx";
 import { Trail } from "./Trail.tsx";
 
@@ -73,7 +75,7 @@ function HouseForm({ saved }: { readonly saved: HouseDoc }) {
       queries.setQueryData(houseQuery.queryKey, next);
       drop();
     },
-    renew: [seasonQuery, houseQuery],
+    renew: [seasonQuery, houseQuery, calendarQuery],
   });
   const message = (field: string) => {
     const words = trouble?.fieldMessage(field);
@@ -147,6 +149,8 @@ function HouseForm({ saved }: { readonly saved: HouseDoc }) {
         {message("tokens")}
       </section>
       <Rooms house={house} onChange={(rooms) => set({ rooms })} message={message} />
+      <People people={house.people} onChange={(people) => set({ people })} message={message} />
+      <SessionRules rules={house.rules} rigs={house.rigs} onChange={set} message={message} />
       <Closures closures={house.closures} onChange={(closures) => set({ closures })} message={message} />
       <ClashNotice clashes={clashes} onTakeTheirs={takeTheirs} />
       {rest === null || clashes.length > 0 ? null : (

@@ -69,6 +69,7 @@ function Desk({ name }: { readonly name: string }) {
           <NavLink to="/" end>
             Season
           </NavLink>
+          <NavLink to="/calendar">Calendar</NavLink>
           <NavLink to="/buying">Buying</NavLink>
           <NavLink to="/store">Store room</NavLink>
           <NavLink to="/house">House</NavLink>

@@ -19,6 +19,7 @@ interface Known {
 
 const views: readonly Place[] = [
   { words: "Season", to: "/" },
+  { words: "Calendar of the house", to: "/calendar" },
   { words: "Buying", to: "/buying" },
   { words: "Store room", to: "/store" },
   { words: "House", to: "/house" },

@@ -13,6 +13,7 @@ export function calendarDoc(db: Store, person: Person): CalendarDoc {
   const rows = db.select().from(run).where(eq(run.archived, false)).orderBy(asc(run.createdAt)).all();
   const runs = rows.filter(({ status }) => status !== "cancelled");
   const briefs = new Map(runs.map(({ id, briefId }) => [id, loadBrief(db, briefId).doc]));
+  const kinds = new Map(runs.map(({ id, kind }) => [id, kind]));
   const days = new Map(runs.map(({ id, kind, rehearsal }) => [id, kind === "drop-in" ? (rehearsal?.day ?? null) : null]));
   const sessions = db
     .select()
@@ -21,8 +22,9 @@ export function calendarDoc(db: Store, person: Person): CalendarDoc {
     .all()
     .flatMap((row): readonly CalendarSession[] => {
       const brief = briefs.get(row.runId);
-      if (!brief) return [];
-      return [{ ...sessionDoc(row), asks: sessionAsks({ brief, heads: row.heads, day: days.get(row.runId) ?? null }) }];
+      const kind = kinds.get(row.runId);
+      if (!brief || !kind) return [];
+      return [{ ...sessionDoc(row), asks: sessionAsks({ brief, kind, heads: row.heads, day: days.get(row.runId) ?? null }) }];
     });
   return {
     runs: runs.map(({ id, title, kind, status, closesOn, series }) => ({

@@ -1,0 +1,130 @@
+import { useDraggable, useDroppable } from "@dnd-kit/core";
+import type { CalendarSession, HouseDoc } from "@lampcrate/contract";
+import { minutesOfDay, weekdayOf } from "@lampcrate/core";
+import { memo } from "react";
+import { useLocked } from "../../shared/pieces/locked.ts";
+import type { Row } from "./lanes.ts";
+import type { Lane } from "./moves.ts";
+import type { Dragged } from "./SessionBar.tsx";
+import type { BarsShown } from "./WeekLanes.tsx";
+
+interface MonthStripsProps {
+  readonly days: readonly string[];
+  readonly rows: readonly Row[];
+  readonly sessionsIn: (lane: Lane) => readonly CalendarSession[];
+  readonly ghost: { readonly session: CalendarSession; readonly rows: readonly string[] } | null;
+  readonly shown: BarsShown;
+  readonly closures: HouseDoc["closures"];
+  readonly today: string;
+  readonly say: (date: string) => string;
+}
+
+const letters = ["Mo", "Tu", "We", "Th", "Fr", "Sa", "Su"];
+
+/** A month: a strip a room or a person, a column a day; a session lies as deep in its column as it is late in the day. */
+export function MonthStrips({ days, rows, sessionsIn, ghost, shown, closures, today, say }: MonthStripsProps) {
+  return (
+    <table className="month-strips">
+      <thead>
+        <tr>
+          <th scope="col">
+            <span className="unseen">Lane</span>
+          </th>
+          {days.map((date) => (
+            <th key={date} scope="col" className={date === today ? "today" : ""} aria-label={say(date)}>
+              <span className="small soft">{letters[weekdayOf(date) - 1]}</span>
+              <br />
+              {Number(date.slice(8))}
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {rows.map((row) => (
+          <tr key={row.id}>
+            <th scope="row">{row.name}</th>
+            {days.map((date) => (
+              <Cell
+                key={date}
+                lane={{ date, row: row.id }}
+                sessions={sessionsIn({ date, row: row.id })}
+                isShut={closures.some(({ from, to }) => from <= date && date <= to)}
+                ghost={ghost?.session.start.startsWith(date) && ghost.rows.includes(row.id) ? ghost.session : null}
+                shown={shown}
+              />
+            ))}
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+interface CellProps {
+  readonly lane: Lane;
+  readonly sessions: readonly CalendarSession[];
+  readonly isShut: boolean;
+  readonly ghost: CalendarSession | null;
+  readonly shown: BarsShown;
+}
+
+function Cell({ lane, sessions, isShut, ghost, shown }: CellProps) {
+  const { setNodeRef, isOver } = useDroppable({ id: `${lane.date} ${lane.row}`, data: lane });
+  return (
+    <td ref={setNodeRef} className={`${isShut ? "shut" : ""} ${isOver ? "over" : ""}`} title={isShut ? "closed" : undefined}>
+      {sessions.map((session) => (
+        <Block key={session.id} session={session} row={lane.row} shown={shown} />
+      ))}
+      {ghost ? <span className="month-block ghost" style={depth(ghost, shown.hours)} aria-hidden="true" /> : null}
+    </td>
+  );
+}
+
+/** Where in its column a session lies. */
+function depth(session: Pick<CalendarSession, "start" | "minutes">, [from, to]: readonly [number, number]) {
+  const span = (to - from) * 60;
+  return {
+    top: `${((minutesOfDay(session.start) - from * 60) / span) * 100}%`,
+    height: `max(10px, ${(session.minutes / span) * 100}%)`,
+  };
+}
+
+const Block = memo(function Block({
+  session,
+  row,
+  shown,
+}: {
+  readonly session: CalendarSession;
+  readonly row: string;
+  readonly shown: BarsShown;
+}) {
+  const locked = useLocked();
+  const { setNodeRef, listeners } = useDraggable({
+    id: `${session.id} ${row}`,
+    data: { session, row, edge: "all" } satisfies Dragged,
+    disabled: locked,
+  });
+  const clashes = shown.clashesOf.get(session.id) ?? 0;
+  const state = [
+    shown.heldId === session.id ? "held" : "",
+    session.cancelled ? "off" : "",
+    shown.runs.get(session.runId)?.status === "draft" ? "draft" : "",
+    clashes > 0 ? "clashes" : "",
+  ];
+  return (
+    <button
+      type="button"
+      ref={setNodeRef}
+      data-session={session.id}
+      className={`month-block ${state.filter(Boolean).join(" ")}`}
+      style={depth(session, shown.hours)}
+      aria-label={shown.labelOf(session)}
+      title={shown.labelOf(session)}
+      {...listeners}
+      onClick={() => shown.onTake(session)}
+      onKeyDown={(event) => shown.onKey(event, session, row)}
+    >
+      {clashes > 0 ? "!" : Number(session.start.slice(11, 13))}
+    </button>
+  );
+});

@@ -1,0 +1,105 @@
+import type { CalendarDoc, CalendarSession, HouseDoc, SessionInput } from "@lampcrate/contract";
+import {
+  addDays,
+  clashesTold,
+  inScope,
+  instantOf,
+  type RepeatScope,
+  type ToldClash,
+  wallBetween,
+  wallLater,
+  wallOf,
+} from "@lampcrate/core";
+import { useMemo, useState } from "react";
+import { sessionInput } from "../pieces/sessionInput.ts";
+import { useHouseDay } from "../pieces/useHouseDay.ts";
+
+/** A session in hand: where it would go, and for which of its repeat. */
+export interface Held {
+  readonly session: CalendarSession;
+  readonly candidate: SessionInput;
+  readonly scope: RepeatScope;
+}
+
+/** A session held over the calendar, and what would clash if it were put down. */
+export interface Holding {
+  readonly held: Held | null;
+  readonly changed: boolean;
+  /** Clashes of the session in hand, where it would lie. */
+  readonly clashes: readonly ToldClash[];
+  /** Clashes of all of them as they stand. */
+  readonly standing: readonly ToldClash[];
+  /** Why it can't be put down as it is; null when it can. */
+  readonly refused: string | null;
+  readonly take: (session: CalendarSession) => void;
+  readonly set: (patch: Partial<SessionInput>) => void;
+  readonly setScope: (scope: RepeatScope) => void;
+  readonly leave: () => void;
+  /** Every session that it changes, as it would be saved. */
+  readonly changes: () => readonly (SessionInput & { readonly id: string; readonly revision: number })[];
+}
+
+/** Clashes are looked for this many days around what is held: a week's hours, and what lies beside. */
+const nearDays = 8;
+/** A clash of these kinds is refused by the server as well. */
+const refusing: readonly ToldClash["kind"][] = ["room twice", "series order"];
+
+export function useHeld(doc: CalendarDoc, house: HouseDoc): Holding {
+  const { now } = useHouseDay();
+  const [taken, setTaken] = useState<{ id: string; candidate: SessionInput; scope: RepeatScope } | null>(null);
+  const session = taken ? doc.sessions.find(({ id }) => id === taken.id) : undefined;
+  const held = useMemo(() => (taken && session ? { session, candidate: taken.candidate, scope: taken.scope } : null), [taken, session]);
+  const isOver = held !== null && instantOf(held.candidate.start, house.zone) === null;
+  const moved = useMemo(() => (held ? movedSessions(doc, house, held) : []), [doc, house, held]);
+  const clashes = useMemo(() => {
+    const by = { runs: doc.runs, house, units: house.units, now };
+    if (moved.length === 0) return [];
+    const ids = new Set(moved.map(({ id }) => id));
+    const days = moved.flatMap(({ start }) => [addDays(start.slice(0, 10), -nearDays), addDays(start.slice(0, 10), nearDays)]).sort();
+    const [first = "", last = ""] = [days[0], days.at(-1)];
+    const runs = new Set(moved.map(({ runId }) => runId));
+    const others = doc.sessions.filter(
+      (one) => !ids.has(one.id) && (runs.has(one.runId) || (one.start.slice(0, 10) >= first && one.start.slice(0, 10) <= last)),
+    );
+    return clashesTold({ ...by, sessions: [...others, ...moved], only: [...ids] });
+  }, [doc, house, now, moved]);
+  const standing = useMemo(
+    () => clashesTold({ sessions: doc.sessions, runs: doc.runs, house, units: house.units, now }),
+    [doc, house, now],
+  );
+  const changed = held !== null && JSON.stringify(sessionInput(held.session)) !== JSON.stringify(held.candidate);
+  const against = held ? clashes.find(({ kind }) => refusing.includes(kind)) : undefined;
+  return {
+    held,
+    changed,
+    clashes,
+    standing,
+    refused: isOver
+      ? "Type a day and a time that exist."
+      : held && neverComes(held.candidate.start, house.zone)
+        ? `The clocks go forward then: ${held.candidate.start.slice(11)} never comes on that day. Take an hour later.`
+        : (against?.words ?? null),
+    take: (one) => setTaken({ id: one.id, candidate: sessionInput(one), scope: "this" }),
+    set: (patch) => setTaken((was) => was && { ...was, candidate: { ...was.candidate, ...patch } }),
+    setScope: (scope) => setTaken((was) => was && { ...was, scope }),
+    leave: () => setTaken(null),
+    changes: () => moved.map((one) => ({ ...sessionInput(one), id: one.id, revision: one.revision })),
+  };
+}
+
+function neverComes(start: string, zone: string): boolean {
+  const at = instantOf(start, zone);
+  return at !== null && wallOf(at, zone) !== start;
+}
+
+/** What is held as it would stand, with those of its repeat that move alike: by as much on the wall, everything else the same. */
+function movedSessions(doc: CalendarDoc, { zone }: HouseDoc, { session, candidate, scope }: Held): readonly CalendarSession[] {
+  const by = wallBetween(session.start, candidate.start);
+  return inScope(doc.sessions, session, scope).map((one) => {
+    const { start: _, part: __, heads: ___, title, ...rest } = candidate;
+    const start = one.id === session.id ? candidate.start : wallLater(one.start, { minutes: by });
+    const own = one.id === session.id ? { title, part: candidate.part } : {};
+    const startAt = instantOf(start, zone) ?? one.startAt;
+    return { ...one, ...rest, ...own, start, startAt, endAt: startAt + candidate.minutes * 60_000 };
+  });
+}
