@@ -85,6 +85,8 @@ export * from "./floor/rehearse.ts";
 export type { DropInReport, Estimate, Spreading, Waits } from "./floor/report.ts";
 export type { Standing, Target } from "./floor/targets.ts";
 export * from "./floor/usualDay.ts";
+export * from "./format/ics/read.ts";
+export * from "./format/ics/write.ts";
 export * from "./format/merge.ts";
 export * from "./format/pastedLines.ts";
 export * from "./format/plainText.ts";

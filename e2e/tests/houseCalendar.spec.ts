@@ -1,4 +1,4 @@
-import { expect, type Page, test } from "@playwright/test";
+import { expect, type Locator, type Page, test } from "@playwright/test";
 import { choose, fillIn, openDesk, runOf } from "../desk.ts";
 import { type House, startHouse } from "../harness.ts";
 
@@ -9,7 +9,7 @@ test.beforeAll(async () => {
 test.afterAll(() => house.stop());
 
 /** A bar's middle, and one lane on the board by day and room. */
-async function middle(page: Page, of: ReturnType<Page["locator"]>): Promise<{ x: number; y: number }> {
+async function middle(of: Locator): Promise<{ x: number; y: number }> {
   await of.scrollIntoViewIfNeeded();
   const box = await of.boundingBox();
   if (!box) throw new Error("it isn't in sight");
@@ -42,8 +42,8 @@ test("a session is dragged over a clash that is read before it is dropped; it st
   await desk.goto(`${house.url}/calendar?day=${date}`);
   const bar = desk.locator(`[data-session="${id}"]`);
   await expect(bar).toHaveAccessibleName(/Seed Flinger, Sat .* 14:30, 90 min, \d clashes/);
-  const from = await middle(desk, bar);
-  const lane = await middle(desk, desk.locator(`[data-lane="${date} Marsh Room"]`));
+  const from = await middle(bar);
+  const lane = await middle(desk.locator(`[data-lane="${date} Marsh Room"]`));
   await dragTo(desk, from, { x: from.x - 60, y: lane.y });
   const card = desk.getByRole("region", { name: "Session in hand" });
   await expect(card).toContainText("Marsh Room would hold Boardwalk over the Bog");
@@ -155,4 +155,37 @@ test("people and their rules are set in the house; a time away that ends before 
   await fillIn(wren.getByLabel("Back at"), "18:00");
   await desk.getByRole("button", { name: "Save the house" }).click();
   await expect(desk.getByText("saved", { exact: true })).toBeVisible();
+});
+
+test("a calendar address is made, read by nobody's account and ended; a file in is seen before, and one that is too large is refused", async ({
+  browser,
+}) => {
+  const desk = await openDesk(browser, house);
+  await desk.goto(`${house.url}/house`);
+  const feeds = desk.getByRole("region", { name: "Calendar addresses" });
+  await choose(feeds.getByLabel("Calendar of"), "room: Marsh Room");
+  await feeds.getByRole("button", { name: "Make an address" }).click();
+  const address = (await feeds.getByRole("status").textContent())?.match(/http\S+ics/)?.[0] ?? "";
+  const elsewhere = await (await browser.newContext()).newPage();
+  const file = async () => elsewhere.request.get(new URL(new URL(address).pathname, house.url).href);
+  expect(await (await file()).text()).toContain("SUMMARY:Boardwalk over the Bog");
+  await feeds.getByRole("button", { name: "End the address of room: Marsh Room" }).click();
+  await expect(feeds.getByRole("table")).toHaveCount(0);
+  expect((await file()).status()).toBe(404);
+
+  const taken = desk.getByRole("region", { name: "From a calendar file" });
+  const box = taken.locator("input[type=file]");
+  await box.setInputFiles({ name: "huge.ics", mimeType: "text/calendar", buffer: Buffer.alloc(20 * 1024 * 1024, 65) });
+  await expect(taken.getByRole("alert")).toContainText("This file has 20.0 MB; 2 MB at most.");
+  const events = ["20270405", "20270510"].map(
+    (day) => `BEGIN:VEVENT\r\nUID:${day}\r\nSUMMARY:Reed cutting\r\nDTSTART;VALUE=DATE:${day}\r\nEND:VEVENT\r\n`,
+  );
+  const ics = `BEGIN:VCALENDAR\r\nVERSION:2.0\r\n${events.join("")}END:VCALENDAR\r\n`;
+  await box.setInputFiles({ name: "rest.ics", mimeType: "text/calendar", buffer: Buffer.from(ics) });
+  await taken.getByRole("checkbox", { name: /10 May/ }).uncheck();
+  await taken.getByRole("button", { name: "Take 1 over" }).click();
+  await desk.getByRole("button", { name: "Save the house" }).click();
+  await expect(desk.getByText("saved", { exact: true })).toBeVisible();
+  await desk.goto(`${house.url}/calendar?day=2027-04-05`);
+  await expect(desk.getByRole("region", { name: /Mon 5 Apr/ })).toContainText("closed: Reed cutting");
 });

@@ -182,3 +182,66 @@ describe("people of a house", () => {
     expect(fieldsOf(body)[0]).toMatch(new RegExp(`^${field}`));
   });
 });
+
+describe("calendar addresses", () => {
+  const make = async (scope: string, subject: string) => house.ask("POST", "/api/feeds", { scope, subject });
+  const pathOf = (body: unknown): string => new URL((body as { address: string }).address).pathname;
+  const feed = async (path: string) => house.ask("GET", path, undefined, { cookie: null });
+
+  it("hold what their view holds and nobody's name; a change raises the sequence under the same uid, and what is cancelled says so", async () => {
+    const doc = (await house.ask("GET", "/api/house")).body as HouseDoc;
+    const person = { id: "person-sedge", name: "Marsh Sedge", weekHours: null, away: [] };
+    await house.ask("PUT", "/api/house", { ...doc, people: [person] });
+    const run = await makeRun(house);
+    await add(run, "2026-12-05T10:00", { people: [person.id], setUpMin: 30 });
+    await add(run, "2026-12-06T10:00", { roomId: loft.id });
+    const addresses = [await make("house", ""), await make("room", loft.id), await make("person", person.id)].map(({ body }) =>
+      pathOf(body),
+    );
+    const texts = async () => Promise.all(addresses.map(async (path) => String((await feed(path)).body)));
+    const [all = "", inLoft = "", hers = ""] = await texts();
+    const starts = (text: string) => [...text.matchAll(/DTSTART;TZID=CET:(\d{8}T\d{6})/g)].map(([, at]) => at);
+    expect([starts(all), starts(inLoft), starts(hers)]).toEqual([
+      ["20261205T100000", "20261206T100000"],
+      ["20261206T100000"],
+      ["20261205T100000"],
+    ]);
+    expect(all + inLoft).not.toContain("Sedge");
+    expect(all).toContain("DESCRIPTION:set-up 30 min before");
+    const uids = (text: string) => [...text.matchAll(/UID:(.*)\r/g)].map(([, uid]) => uid);
+    await save([{ ...inputOf(await one("2026-12-05T10:00")), start: "2026-12-05T11:00" }]);
+    const [, , moved = ""] = await texts();
+    expect([uids(moved), starts(moved)]).toEqual([uids(hers), ["20261205T110000"]]);
+    expect([hers, moved].map((text) => /SEQUENCE:(\d)/.exec(text)?.[1])).toEqual(["0", "1"]);
+    await house.ask("POST", `/api/runs/${run.id}/cancel`);
+    const [, , cancelled = ""] = await texts();
+    expect(cancelled).toContain("STATUS:CANCELLED");
+    expect(/SEQUENCE:(\d)/.exec(cancelled)?.[1]).toBe("2");
+  });
+
+  it("are told once, are listed without their secret, and lead nowhere once they are ended or their room is gone", async () => {
+    const made = await make("room", loft.id);
+    expect((await feed(pathOf(made.body))).headers.get("content-type")).toMatch(/text\/calendar/);
+    const { id } = made.body as { id: string };
+    expect((await house.ask("GET", "/api/feeds")).body).toEqual([{ id, scope: "room", subject: loft.id, madeAt: expect.any(Number) }]);
+    expect(await house.deps.db.$client.prepare("select token_hash from feed").pluck().get()).not.toBe(pathOf(made.body).split("/").at(-2));
+    const doc = (await house.ask("GET", "/api/house")).body as HouseDoc;
+    await house.ask("PUT", "/api/house", { ...doc, rooms: doc.rooms.filter((one) => one.id !== loft.id) });
+    expect((await feed(pathOf(made.body))).status).toBe(404);
+    const other = await make("house", "");
+    await house.ask("DELETE", `/api/feeds/${(other.body as { id: string }).id}`);
+    expect((await feed(pathOf(other.body))).status).toBe(404);
+    expect((await make("room", "broom-cupboard")).status).toBe(422);
+    expect((await feed("/api/public/feeds/short/calendar.ics")).status).toBe(422);
+  });
+
+  it("and sessions as CSV: on the house's clock, formulas defused", async () => {
+    const run = await makeRun(house, { title: "=Spinners" });
+    await add(run, "2026-12-05T23:00", { minutes: 120 });
+    const { body } = await house.ask("GET", "/api/calendar.csv");
+    expect(String(body).split("\r\n").slice(0, 2)).toEqual([
+      "run,kind,status,part,called,day,starts,ends,zone,minutes,set-up min,tear-down min,room,people,takes place",
+      '"\'=Spinners",at-home,published,,,2026-12-05,23:00,2026-12-06 01:00,CET,120,0,0,Marsh Room,,yes',
+    ]);
+  });
+});

@@ -27,6 +27,7 @@ export const suppliersQuery = queryOptions({ queryKey: ["suppliers"], queryFn: (
 export const buyingQuery = queryOptions({ queryKey: ["buying"], queryFn: () => ask(api.buying.$get()), staleTime: 0 });
 export const movesQuery = (id: string) =>
   queryOptions({ queryKey: ["moves", id], queryFn: () => ask(api.materials[":id"].moves.$get({ param: { id } })) });
+export const feedsQuery = queryOptions({ queryKey: ["feeds"], queryFn: () => ask(api.feeds.$get()) });
 /** Every session of the house. */
 export const calendarQuery = queryOptions({ queryKey: ["calendar"], queryFn: () => ask(api.calendar.$get()), staleTime: 0 });
 export const bookingsQuery = queryOptions({ queryKey: ["bookings"], queryFn: () => ask(api.bookings.$get()) });

@@ -22,6 +22,15 @@ export function instantOf(wall: string, zone: string): number | null {
   }
 }
 
+/** True for a wall clock that comes twice on the night on which clocks go back. */
+export function comesTwice(wall: string, zone: string): boolean {
+  const [first, second] = (["earlier", "later"] as const).map((disambiguation) =>
+    Temporal.PlainDateTime.from(wall).toZonedDateTime(zone, { disambiguation }),
+  );
+  // In the hour that never comes the two differ as well, and neither shows that time.
+  return first?.epochMilliseconds !== second?.epochMilliseconds && first?.toPlainDateTime().toString({ smallestUnit: "minute" }) === wall;
+}
+
 /** Wall clock "2026-12-05T10:00" of an instant in a zone. */
 export function wallOf(instant: number, zone: string): string {
   return Temporal.Instant.fromEpochMilliseconds(instant).toZonedDateTimeISO(zone).toPlainDateTime().toString({ smallestUnit: "minute" });

@@ -9,6 +9,7 @@ import { body, pageStart } from "../http/validate.ts";
 import type { Served } from "../served.ts";
 import { agreeToPhoto, correct, eraseEntry, mine, withdraw } from "../services/entries/entries.ts";
 import { Intake } from "../services/entries/intake.ts";
+import { feedIcs } from "../services/house/feeds.ts";
 import { houseDoc, houseZone } from "../services/house/house.ts";
 import { PublicSheets } from "../services/runs/publicSheets.ts";
 import { refuseBeforeReveal } from "../services/runs/publishing.ts";
@@ -20,6 +21,13 @@ const code = validator("param", (value: Record<string, string>) => {
   if (typed.length > 60 || !/[A-Za-z]/.test(typed))
     throw badField("code", "A code is three words and a number, such as REED LANTERN OTTER 472.");
   return { code: typed };
+});
+
+/** The secret in a feed's address. */
+const feedSecret = validator("param", (value: Record<string, string>) => {
+  const given = value["secret"] ?? "";
+  if (!/^[A-Za-z0-9_-]{24,64}$/.test(given)) throw badField("secret", "This calendar address is not complete. Copy it whole.");
+  return { secret: given };
 });
 
 /** The secret of a private link. It comes as a header, so that no log or history of a proxy keeps it. */
@@ -48,6 +56,9 @@ export function publicRoutes(deps: Served) {
   };
   return new Hono()
     .use("/public/*", publicLimits(deps))
+    .get("/public/feeds/:secret/calendar.ics", feedSecret, (c) =>
+      c.body(feedIcs(deps, c.req.valid("param").secret), 200, { "content-type": "text/calendar; charset=utf-8" }),
+    )
     .get("/public/runs/:code", code, (c) => c.json(sheets.of(c.req.valid("param").code, deps.clock())))
     .post("/public/runs/:code/entries", code, body(entryInput), async (c) => {
       const { receipt, isNew } = await intake.receive(c.req.valid("param").code, c.req.valid("json"));

@@ -13,7 +13,9 @@ import { TokenList } from "../pieces/TokenList.tsx";
 import { useJoinedForm } from "../pieces/useJoinedForm.ts";
 import { useSave } from "../pieces/useSave.ts";
 import { calendarQuery, houseQuery, seasonQuery } from "../queries.ts";
+import { CalendarFile } from "./CalendarFile.tsx";
 import { Closures } from "./Closures.tsx";
+import { Feeds } from "./Feeds.tsx";
 import { Health } from "./Health.tsx";
 import { People } from "./People.tsx";
 import { PreparingFields } from "./PreparingFields.tsx";
@@ -43,6 +45,7 @@ export function House() {
       <Lock to="house" told>
         <HouseForm saved={house.data} />
       </Lock>
+      {may("plan") ? <Feeds house={house.data} /> : null}
       {may("plan") ? <PutAway /> : null}
       {may("house") ? (
         <>
@@ -152,6 +155,7 @@ function HouseForm({ saved }: { readonly saved: HouseDoc }) {
       <People people={house.people} onChange={(people) => set({ people })} message={message} />
       <SessionRules rules={house.rules} rigs={house.rigs} onChange={set} message={message} />
       <Closures closures={house.closures} onChange={(closures) => set({ closures })} message={message} />
+      <CalendarFile house={house} onChange={set} />
       <ClashNotice clashes={clashes} onTakeTheirs={takeTheirs} />
       {rest === null || clashes.length > 0 ? null : (
         <p role="alert" className="trouble">

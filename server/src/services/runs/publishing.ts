@@ -12,6 +12,7 @@ import { materialList } from "../store/materials.ts";
 import { refuseTakenRooms } from "./bookings.ts";
 import { freezeBrief, loadBrief } from "./briefs.ts";
 import { type RunRow, runDoc, runRow } from "./runs.ts";
+import { raiseSequences } from "./sessionRow.ts";
 import { followRevision } from "./undo.ts";
 
 /** Freezes the brief and opens the run to families. Says what is missing, field by field. */
@@ -27,6 +28,7 @@ export function publish(deps: Deps, person: Person, id: string): RunDoc {
       .where(eq(run.id, id))
       .run();
     followRevision(tx, id, row.revision, row.revision + 1);
+    if (row.status !== "published") raiseSequences(tx, id);
     trail(tx, deps.clock(), person, "publishing", `published ${row.title}, version ${number}`);
     return runDoc(tx, id, person);
   });
@@ -86,6 +88,7 @@ export function setStatus(deps: Deps, person: Person, id: string, status: "draft
       .where(eq(run.id, id))
       .run();
     followRevision(tx, id, row.revision, row.revision + 1);
+    if (row.status !== status) raiseSequences(tx, id);
     trail(tx, deps.clock(), person, "publishing", `${status === "draft" ? "unpublished" : "cancelled"} ${row.title}`);
     return runDoc(tx, id, person);
   });

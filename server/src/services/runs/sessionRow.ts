@@ -1,6 +1,6 @@
 import type { SessionInput } from "@lampcrate/contract";
 import { instantOf, wallOf } from "@lampcrate/core";
-import { and, asc, eq, isNotNull } from "drizzle-orm";
+import { and, asc, eq, isNotNull, sql } from "drizzle-orm";
 import type { Store } from "../../db/open.ts";
 import { person, room, session } from "../../db/schema/index.ts";
 import { badField } from "../../http/problem.ts";
@@ -68,4 +68,12 @@ export function refuseWrongOrder(db: Store, runId: string): void {
         `Part ${next.part} would begin before ${said} has ended. Take a later time for it, or number the parts anew.`,
       );
   }
+}
+
+/** Calendars elsewhere are told of every session of a run whose own status has changed. */
+export function raiseSequences(db: Store, runId: string): void {
+  db.update(session)
+    .set({ sequence: sql`${session.sequence} + 1` })
+    .where(eq(session.runId, runId))
+    .run();
 }
