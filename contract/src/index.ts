@@ -9,6 +9,7 @@ export type * from "./house/health.ts";
 export * from "./house/house.ts";
 export type * from "./problem.ts";
 export * from "./runs/brief.ts";
+export type * from "./runs/floor.ts";
 export type * from "./runs/pack.ts";
 export type * from "./runs/public.ts";
 export * from "./runs/run.ts";

@@ -8,6 +8,7 @@ import { pages } from "./http/pages.ts";
 import { Problem } from "./http/problem.ts";
 import { nothingKept, sameSiteOnly, securityHeaders } from "./http/security.ts";
 import { calendarRoutes } from "./routes/calendar.ts";
+import { floorRoutes } from "./routes/floor.ts";
 import { houseRoutes } from "./routes/house.ts";
 import { paperRoutes } from "./routes/papers.ts";
 import { publicRoutes } from "./routes/public.ts";
@@ -27,6 +28,7 @@ function api(deps: Served, asked: () => Promise<HealthDoc>) {
     .route("/", paperRoutes(deps))
     .route("/", runRoutes(deps))
     .route("/", calendarRoutes(deps))
+    .route("/", floorRoutes(deps))
     .route("/", publicRoutes(deps));
 }
 

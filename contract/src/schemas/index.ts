@@ -2,6 +2,7 @@ export { briefDoc, briefSave } from "./brief.ts";
 export { calendarSave, feedInput } from "./calendar.ts";
 export * from "./count.ts";
 export * from "./entry.ts";
+export { mostTapsAtOnce, tapsInput } from "./floor.ts";
 export * from "./house.ts";
 export { materialInput, materialSave, packMaterial } from "./material.ts";
 export * from "./pack.ts";

@@ -1,6 +1,6 @@
 import type { BriefDoc, LineCount } from "@lampcrate/contract";
 import { afterwards, type Rehearsal, runStatuses, type SeriesDays, scorings } from "@lampcrate/contract";
-import { type HeadsModel, runKinds, unitChoices } from "@lampcrate/core";
+import { type HeadsModel, runKinds, type TapBody, unitChoices } from "@lampcrate/core";
 import { index, integer, sqliteTable, text } from "drizzle-orm/sqlite-core";
 import { brief } from "./brief.ts";
 import { room, staff } from "./house.ts";
@@ -88,6 +88,25 @@ export const sessionCount = sqliteTable("session_count", {
   at: integer("at").notNull(),
   revision: integer("revision").notNull(),
 });
+
+/** What was tapped on a session's floor, as it came; each once by the id that the tablet gave it. */
+export const floorTap = sqliteTable(
+  "floor_tap",
+  {
+    seq: integer("seq").primaryKey({ autoIncrement: true }),
+    id: text("id").notNull().unique(),
+    sessionId: text("session_id")
+      .notNull()
+      .references(() => session.id, { onDelete: "cascade" }),
+    /** The tablet's own time. */
+    at: integer("at").notNull(),
+    by: text("by_tablet").notNull(),
+    body: text("body", { mode: "json" }).$type<TapBody>().notNull(),
+    staffId: text("staff_id").references(() => staff.id, { onDelete: "set null" }),
+    receivedAt: integer("received_at").notNull(),
+  },
+  (t) => [index("floor_tap_session").on(t.sessionId, t.seq)],
+);
 
 /** What a planner can take back: the state before, and the revision it made. */
 export const undoStep = sqliteTable(

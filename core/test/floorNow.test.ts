@@ -1,0 +1,131 @@
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { type FloorForecast, floorNow, kitsAhead, lineWaits, type Tap, type TapBody, testMinutes } from "../src/index.ts";
+
+const minute = 60_000;
+let count = 0;
+const tap = (min: number, body: TapBody, by = "A", id = `tap-${String((count += 1)).padStart(4, "0")}`): Tap => ({
+  id,
+  at: min * minute,
+  by,
+  body,
+});
+const result = (unit: string, value: number): TapBody => ({ kind: "result", unit, raw: `${value}`, value, outcome: "number" });
+
+describe("a floor from its taps", () => {
+  it("a team takes a kit a party, builders one each; labels name tablet, party and place", () => {
+    const taps = [tap(0, { kind: "in", heads: 3, number: 1 }), tap(1, { kind: "in", heads: 1, number: 1 }, "B")];
+    const [teams, builders] = [floorNow(taps, "team"), floorNow(taps, "builder")];
+    expect([teams.parties, teams.heads, teams.kitsUsed, builders.kitsUsed]).toEqual([2, 4, 2, 4]);
+    expect(teams.units.map(({ label, heads }) => `${label} ${heads}`)).toEqual(["A1 3", "B1 1"]);
+    expect(builders.units.map(({ label }) => label)).toEqual(["A1.1", "A1.2", "A1.3", "B1"]);
+  });
+
+  it("goes from building by the line and a rig to a result, and builds again without another kit", () => {
+    const [first, second] = [tap(0, { kind: "in", heads: 2, number: 1 }), tap(1, { kind: "in", heads: 2, number: 2 })];
+    const taps = [
+      first,
+      second,
+      tap(10, { kind: "line", unit: second.id }),
+      tap(11, { kind: "line", unit: first.id }),
+      tap(14, { kind: "rig", unit: second.id, rig: 0 }),
+      tap(17, result(second.id, 0.4)),
+      tap(18, { kind: "again", unit: second.id }),
+      tap(19, { kind: "photo", unit: second.id, yes: true }),
+    ];
+    const floor = floorNow(taps, "team");
+    expect(floor.line.map(({ label }) => label)).toEqual(["A1"]);
+    expect(floor.units[1]).toMatchObject({ stage: "builds", rebuilds: 1, waits: [4], results: [{ value: 0.4 }], photo: true, rig: null });
+    expect([floor.kitsUsed, floor.tests]).toEqual([2, { count: 1, minutes: 3 }]);
+  });
+
+  it("two tablets send a unit to the line, and to a rig: it keeps its first place and its first wait", () => {
+    const party = tap(0, { kind: "in", heads: 1, number: 1 });
+    const taps = [
+      party,
+      tap(5, { kind: "line", unit: party.id }),
+      tap(7, { kind: "line", unit: party.id }, "B"),
+      tap(9, { kind: "rig", unit: party.id, rig: 1 }, "B"),
+      tap(9.5, { kind: "rig", unit: party.id, rig: 1 }),
+    ];
+    expect(floorNow(taps, "team").units[0]).toMatchObject({ waits: [4], stage: "tests" });
+  });
+
+  it("what is taken back counts no more, and a taking back may be taken back; a tap on what was taken back is of no account", () => {
+    const party = tap(0, { kind: "in", heads: 4, number: 1 });
+    const back = tap(1, { kind: "undo", tap: party.id });
+    const again = tap(2, { kind: "undo", tap: back.id });
+    expect(floorNow([party, back, tap(1.5, { kind: "line", unit: party.id })], "team")).toMatchObject({ parties: 0, line: [] });
+    expect(floorNow([party, back, again], "team").parties).toBe(1);
+    expect(floorNow([party], "team").lastBy["A"]).toEqual(party);
+  });
+
+  it("is the same in whatever order its taps come, and however often", () => {
+    const bodies = fc.oneof(
+      fc.record({ kind: fc.constant("in" as const), heads: fc.integer({ min: 1, max: 6 }), number: fc.integer({ min: 1, max: 9 }) }),
+      fc.record({ kind: fc.constantFrom("line" as const, "again" as const, "home" as const), unit: fc.constantFrom("t0", "t1", "t2") }),
+      fc.record({ kind: fc.constant("rig" as const), unit: fc.constantFrom("t0", "t1", "t2"), rig: fc.integer({ min: 0, max: 1 }) }),
+      fc.record({ kind: fc.constant("undo" as const), tap: fc.constantFrom("t0", "t1", "t2", "t3") }),
+      fc.record({ kind: fc.constant("note" as const), words: fc.string() }),
+    );
+    const days = fc.array(fc.record({ at: fc.integer({ min: 0, max: 5 }), body: bodies }), { maxLength: 14 });
+    fc.assert(
+      fc.property(days, fc.func(fc.integer()), (drawn, shuffle) => {
+        const taps = drawn.map(({ at, body }, i): Tap => ({ id: `t${i}`, at: at * minute, by: "A", body }));
+        const mixed = [...taps, ...taps.slice(0, 3)].sort((a, b) => shuffle(a.id) - shuffle(b.id));
+        expect(floorNow(mixed, "team")).toEqual(floorNow(taps, "team"));
+      }),
+    );
+  });
+});
+
+describe("what is ahead on a floor", () => {
+  const forecast: FloorForecast = {
+    opensAt: 0,
+    closesAt: 240 * minute,
+    kits: 64,
+    weights: Array.from({ length: 16 }, () => 1),
+    testMin: 4,
+  };
+  const at = (used: number, min: number, start: number | null = null) =>
+    kitsAhead({ kitsUsed: used, kitsAtStart: start }, forecast, min * minute);
+
+  it("on a day as expected kits last to the very end", () => {
+    expect(at(32, 120)).toMatchObject({ left: 32, expected: 32, wanted: 32, outAt: null });
+  });
+
+  it("twice as many by the second hour are out after so many more minutes as the pace says", () => {
+    const { left, wanted, outAt } = at(56, 120);
+    // Pace (8 + 56) ÷ (8 + 32) = 1.6; 64 ÷ 240 a minute, so 8 kits go in 8 ÷ (1.6 × 64 ÷ 240) = 18.75 min.
+    expect([left, wanted]).toEqual([8, 51.2]);
+    expect((outAt ?? 0) / minute).toBeCloseTo(138.75, 4);
+  });
+
+  it("follows the profile: what is expected late is wanted late", () => {
+    const late = { ...forecast, weights: [0, 0, 0, 0, 0, 0, 0, 0, 1, 1, 1, 1, 1, 1, 1, 1] };
+    expect(kitsAhead({ kitsUsed: 0, kitsAtStart: null }, late, 120 * minute)).toMatchObject({ expected: 0, wanted: 64, outAt: null });
+    expect(kitsAhead({ kitsUsed: 60, kitsAtStart: 60 }, late, 130 * minute).outAt).toBe(130 * minute);
+  });
+
+  it("before opening, after closing and with a profile of zeros it says nothing odd", () => {
+    expect(at(0, -30)).toMatchObject({ expected: 0, wanted: 64, outAt: null });
+    expect(at(64, 300, 70)).toMatchObject({ left: 6, wanted: 0, outAt: null });
+    const zeros = kitsAhead({ kitsUsed: 3, kitsAtStart: null }, { ...forecast, weights: [0, 0] }, 30 * minute);
+    expect(zeros.outAt).toBeNull();
+  });
+
+  it("a test is as long as the day has shown, the forecast counting for four; the line's waits follow from the rigs", () => {
+    expect(testMinutes({ tests: { count: 0, minutes: 0 } }, 4)).toBe(4);
+    expect(testMinutes({ tests: { count: 4, minutes: 32 } }, 4)).toBe(6);
+    const parties = [1, 2, 3, 4].map((number) => tap(0, { kind: "in", heads: 1, number }));
+    const taps = [
+      ...parties,
+      ...parties.map(({ id }, i) => tap(1 + i, { kind: "line", unit: id })),
+      tap(10, { kind: "rig", unit: parties[0]?.id ?? "", rig: 0 }),
+    ];
+    const floor = floorNow(taps, "team");
+    expect(lineWaits(floor, 2, 4, 11 * minute)).toEqual([0, 3, 4]);
+    expect(lineWaits(floor, 1, 4, 30 * minute)).toEqual([0, 4, 8]);
+    expect(lineWaits(floor, 0, 4, 11 * minute)).toEqual([Infinity, Infinity, Infinity]);
+  });
+});
