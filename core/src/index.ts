@@ -83,6 +83,7 @@ export { quarterMin, stopMin } from "./floor/dropIn.ts";
 export * from "./floor/dropInErrors.ts";
 export * from "./floor/live/ahead.ts";
 export * from "./floor/live/floorNow.ts";
+export * from "./floor/live/forecast.ts";
 export * from "./floor/live/taps.ts";
 export * from "./floor/rehearse.ts";
 export type { DropInReport, Estimate, Spreading, Waits } from "./floor/report.ts";

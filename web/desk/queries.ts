@@ -28,6 +28,9 @@ export const buyingQuery = queryOptions({ queryKey: ["buying"], queryFn: () => a
 export const movesQuery = (id: string) =>
   queryOptions({ queryKey: ["moves", id], queryFn: () => ask(api.materials[":id"].moves.$get({ param: { id } })) });
 export const feedsQuery = queryOptions({ queryKey: ["feeds"], queryFn: () => ask(api.feeds.$get()) });
+/** What the floor of a session goes by. */
+export const floorQuery = (id: string) =>
+  queryOptions({ queryKey: ["floor", id], queryFn: () => ask(api.sessions[":id"].floor.$get({ param: { id } })), staleTime: 60_000 });
 /** Every session of the house. */
 export const calendarQuery = queryOptions({ queryKey: ["calendar"], queryFn: () => ask(api.calendar.$get()), staleTime: 0 });
 export const bookingsQuery = queryOptions({ queryKey: ["bookings"], queryFn: () => ask(api.bookings.$get()) });

@@ -10,6 +10,8 @@ export interface FloorDoc {
   /** The day as it was rehearsed; null where it wasn't. */
   readonly day: DropIn | null;
   readonly room: string;
+  /** Names of what is in the crate. */
+  readonly kit: readonly string[];
 }
 
 /** Taps sent by a tablet, and the newest of the server's that it has. */

@@ -1,7 +1,7 @@
 import { Button, type ButtonProps } from "antd";
 import { useHref, useLinkClickHandler } from "react-router";
 
-interface LinkButtonProps extends Pick<ButtonProps, "type" | "size" | "children"> {
+interface LinkButtonProps extends Pick<ButtonProps, "type" | "size" | "children" | "className"> {
   readonly to: string;
 }
 

@@ -70,6 +70,7 @@ function Desk({ name }: { readonly name: string }) {
             Season
           </NavLink>
           <NavLink to="/calendar">Calendar</NavLink>
+          <NavLink to="/floor">Floor</NavLink>
           <NavLink to="/buying">Buying</NavLink>
           <NavLink to="/store">Store room</NavLink>
           <NavLink to="/house">House</NavLink>

@@ -20,6 +20,7 @@ interface Known {
 const views: readonly Place[] = [
   { words: "Season", to: "/" },
   { words: "Calendar of the house", to: "/calendar" },
+  { words: "Floor", to: "/floor" },
   { words: "Buying", to: "/buying" },
   { words: "Store room", to: "/store" },
   { words: "House", to: "/house" },

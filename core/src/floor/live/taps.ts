@@ -1,5 +1,5 @@
 /** How a test at a rig came out. */
-export const tapOutcomes = ["number", "atLeast", "failed", "passed"] as const;
+export const tapOutcomes = ["number", "atLeast", "failed", "passed", "rung"] as const;
 export type TapOutcome = (typeof tapOutcomes)[number];
 
 /** What is tapped on a floor. A unit is a builder alone or a party as one team; its id is its party's, and its place in it. */
@@ -12,7 +12,7 @@ export type TapBody =
   | { readonly kind: "line"; readonly unit: string }
   /** A unit takes a rig. */
   | { readonly kind: "rig"; readonly unit: string; readonly rig: number }
-  /** What its test showed, as typed and in SI; its rig is free again. */
+  /** What its test showed, as typed and in SI, of rungs its words and its place; its rig is free again. */
   | { readonly kind: "result"; readonly unit: string; readonly raw: string; readonly value: number | null; readonly outcome: TapOutcome }
   /** A unit builds again; it takes no kit. */
   | { readonly kind: "again"; readonly unit: string }

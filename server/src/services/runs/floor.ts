@@ -5,6 +5,7 @@ import { floorTap, room, run, session } from "../../db/schema/index.ts";
 import type { Deps } from "../../deps.ts";
 import { badField, notFound, Problem } from "../../http/problem.ts";
 import type { Person } from "../house/person.ts";
+import { materialList } from "../store/materials.ts";
 import { loadBrief } from "./briefs.ts";
 import { sessionDoc } from "./runs.ts";
 import type { SessionRow } from "./sessionRow.ts";
@@ -26,14 +27,21 @@ export function floorDoc(db: Store, id: string): FloorDoc {
   const held = sessionRow(db, id);
   const row = db.select().from(run).where(eq(run.id, held.runId)).get();
   if (!row) throw notFound("session");
+  const brief = loadBrief(db, row.briefId).doc;
   const place = held.roomId === null ? undefined : db.select({ name: room.name }).from(room).where(eq(room.id, held.roomId)).get();
   return {
     session: sessionDoc(held),
     run: { id: row.id, title: row.title, kind: row.kind, units: row.units },
-    brief: loadBrief(db, row.briefId).doc,
+    brief,
     day: row.kind === "drop-in" ? (row.rehearsal?.day ?? null) : null,
     room: place?.name ?? "",
+    kit: kitNames(db, brief),
   };
+}
+
+function kitNames(db: Store, { lines }: FloorDoc["brief"]): readonly string[] {
+  const names = new Map(materialList(db).map(({ id, name }) => [id, name]));
+  return [...new Set(lines.flatMap(({ materialId }) => names.get(materialId) ?? []))];
 }
 
 /** Taps of a session that came after some other. */

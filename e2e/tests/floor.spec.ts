@@ -1,0 +1,97 @@
+import { type Browser, expect, type Page, test } from "@playwright/test";
+import { openDesk, runOf } from "../desk.ts";
+import { type House, startHouse } from "../harness.ts";
+
+let house: House;
+test.beforeAll(async () => {
+  house = await startHouse();
+});
+test.afterAll(() => house.stop());
+
+/** A session of a run that began so many minutes ago, in no room. */
+async function sessionNow(desk: Page, title: string, minutesAgo = 60): Promise<string> {
+  const { id } = await runOf(desk, house, title);
+  const from = new Date(Date.now() - minutesAgo * 60_000);
+  const start = new Intl.DateTimeFormat("sv-SE", { timeZone: "CET", dateStyle: "short", timeStyle: "short" })
+    .format(from)
+    .replace(" ", "T");
+  const heads = { model: "forecast", low: 62, likely: 85, high: 118 };
+  const data = { title: `Now ${title}`, roomId: null, start, minutes: 240, setUpMin: 0, tearDownMin: 0, heads };
+  const made = (await (await desk.request.post(`${house.url}/api/runs/${id}/sessions`, { data })).json()) as {
+    sessions: { id: string; title: string }[];
+  };
+  const found = made.sessions.find((session) => session.title === `Now ${title}`);
+  if (!found) throw new Error("the session was made");
+  return found.id;
+}
+
+async function tablet(browser: Browser, session: string): Promise<Page> {
+  const desk = await openDesk(browser, house, { signIn: "fen.plover", password: "lamplight-demo" });
+  await desk.setViewportSize({ width: 1024, height: 768 });
+  await desk.goto(`${house.url}/floor/${session}`);
+  await expect(desk.getByRole("region", { name: "Party in" })).toBeVisible();
+  return desk;
+}
+
+const parties = (page: Page) => page.getByRole("region", { name: "Party in" }).getByRole("heading");
+const come = async (page: Page, heads: number, times: number): Promise<void> => {
+  for (let i = 0; i < times; i += 1) await page.getByRole("button", { name: `Party of ${heads} in` }).click();
+};
+
+test("60 parties on two tablets with the line cut for a while: nothing is lost, nothing counts twice, both end with equal counts", async ({
+  browser,
+}) => {
+  const planner = await openDesk(browser, house);
+  const session = await sessionNow(planner, "Boardwalk over the Bog");
+  const [one, two] = [await tablet(browser, session), await tablet(browser, session)];
+  await come(one, 2, 10);
+  await expect(parties(two)).toContainText("10 parties, 20 in all");
+  await two.context().setOffline(true);
+  await Promise.all([come(one, 3, 20), come(two, 1, 30)]);
+  await expect(two.getByRole("status")).toContainText("30 taps are kept on this tablet");
+  await expect(parties(one)).toContainText("30 parties, 80 in all");
+  await two.context().setOffline(false);
+  for (const page of [one, two]) await expect(parties(page)).toContainText("60 parties, 110 in all");
+  await expect(two.getByRole("status")).toHaveCount(0);
+  // A tablet that is opened anew finds all of it, and goes on counting where it was.
+  await two.reload();
+  await expect(parties(two)).toContainText("60 parties, 110 in all");
+  await expect(two.getByRole("region", { name: "Kits" })).toContainText("None is left");
+});
+
+test("a team goes from building by the line and a rig to its result, and builds again; the room's screen follows; the last tap is taken back", async ({
+  browser,
+}) => {
+  const planner = await openDesk(browser, house);
+  const session = await sessionNow(planner, "Boardwalk over the Bog");
+  const floor = await tablet(browser, session);
+  await come(floor, 2, 2);
+  await floor.getByRole("button", { name: "A1 to the line" }).click();
+  await floor.getByRole("button", { name: "A2 to the line" }).click();
+  const room = await planner.context().newPage();
+  await room.goto(`${house.url}/floor/${session}/room`);
+  await expect(room.getByRole("region", { name: "Who is next" }).getByRole("listitem")).toHaveText([/A1 come now/, /A2/]);
+  await floor.getByRole("button", { name: "A1 to rig 1" }).click();
+  await expect(room.getByRole("region", { name: "Who is next" })).toContainText("rig 1: A1");
+  await floor.getByRole("button", { name: "Result of A1 at rig 1" }).click();
+  const pad = floor.getByRole("dialog");
+  await expect(pad.getByRole("button", { name: "Keep it" })).toBeDisabled();
+  for (const key of ["4", "2", "0"]) await pad.getByRole("button", { name: key, exact: true }).click();
+  await pad.getByRole("checkbox", { name: /signed for a photo/ }).check();
+  await pad.getByRole("button", { name: "Keep 420 g" }).click();
+  const building = floor.getByRole("region", { name: "Building" });
+  await expect(building).toContainText("420 g");
+  await building.getByRole("button", { name: "A1 builds again" }).click();
+  await expect(building.getByRole("button", { name: "A1 to the line" })).toBeVisible();
+  await floor.getByRole("button", { name: "Take back: builds again" }).click();
+  await expect(building.getByRole("button", { name: "A1 goes home" })).toBeVisible();
+  await floor.getByRole("button", { name: "Near miss" }).click();
+  await floor
+    .getByRole("dialog")
+    .getByLabel(/What nearly hurt/)
+    .fill("a load bag fell by a foot");
+  await floor.getByRole("dialog").getByRole("button", { name: "Keep it" }).click();
+  await expect(floor.getByRole("button", { name: "Near miss (1)" })).toBeVisible();
+  for (const target of await floor.locator(".floor .ant-btn:visible:not(.ant-btn-text)").all())
+    expect((await target.boundingBox())?.height).toBeGreaterThanOrEqual(56);
+});

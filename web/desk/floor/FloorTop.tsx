@@ -1,0 +1,74 @@
+import { phaseWords, runSheet } from "@lampcrate/core";
+import { clockOf } from "../calendar/clockOf.ts";
+import { LinkButton } from "../pieces/LinkButton.tsx";
+import type { Floor } from "./useFloor.ts";
+
+const minute = 60_000;
+
+/** What time it is, what is on, and what comes next. */
+export function FloorTop({ held }: { readonly held: Floor }) {
+  const { doc, now } = held;
+  const { session, run, room } = doc;
+  return (
+    <header className="floor-top">
+      <time className="floor-clock">{clockOf(now, session.zone)}</time>
+      <div className="floor-what">
+        <h1>{run.title}</h1>
+        <p className="soft">
+          {room}
+          {room ? ", " : ""}
+          {clockOf(session.startAt, session.zone)} to {clockOf(session.endAt, session.zone)}
+        </p>
+      </div>
+      <Part held={held} />
+      <LinkButton to={`/floor/${session.id}/room`} className="floor-key">
+        Room screen
+      </LinkButton>
+    </header>
+  );
+}
+
+/** The part of the run sheet that is on, with a gentle cue when the next begins; on a drop-in day, how long doors are open. */
+export function Part({ held: { doc, now } }: { readonly held: Floor }) {
+  const { session, run, brief, day } = doc;
+  const past = (now - session.startAt) / minute;
+  if (past < 0) return <Cue words={`Doors open in ${said(-past)}`} />;
+  if (past >= session.minutes) return <Cue words="It is over: tidy up, then close the day" />;
+  if (run.kind === "drop-in") {
+    const last = (day?.lastEntryMin ?? session.minutes) - past;
+    const closes = `closes in ${said(session.minutes - past)}`;
+    return <Cue words={last > 0 ? `Doors open: last entry in ${said(last)}, ${closes}` : `Nobody in any more: ${closes}`} />;
+  }
+  const sheet = runSheet(run.kind, session.minutes, { sketchFirst: brief.sketchFirst });
+  if (!sheet.ok) return <Cue words={`closes in ${said(session.minutes - past)}`} />;
+  const at = sheet.phases.findIndex(({ from, minutes }) => past < from + minutes);
+  const [part, next] = [sheet.phases[at], sheet.phases[at + 1]];
+  if (!part) return null;
+  return (
+    <Cue
+      words={`${phaseWords[part.phase]}, ${said(part.from + part.minutes - past)} left${next ? `; then ${phaseWords[next.phase].toLowerCase()}` : ""}`}
+      part={part.phase}
+    />
+  );
+}
+
+/** Glows once when another part begins; who listens is told. */
+function Cue({ words, part = "" }: { readonly words: string; readonly part?: string }) {
+  return (
+    <p className="floor-cue" key={part} aria-live={part === "" ? "off" : "polite"}>
+      {words}
+    </p>
+  );
+}
+
+/** "1 h 20 min", rounded up to a minute. */
+export function said(minutes: number): string {
+  const whole = Math.ceil(minutes);
+  return whole < 60 ? `${whole} min` : `${Math.floor(whole / 60)} h ${whole % 60} min`;
+}
+
+/** How long a place in the line will still wait; `now` where it need not, nothing where nobody can know. */
+export function moreWait(minutes: number | undefined, now: string, before: string): string {
+  if (minutes === undefined || !Number.isFinite(minutes)) return "";
+  return minutes < 0.5 ? now : `${before}${said(minutes)}`;
+}
