@@ -1,5 +1,5 @@
 import { type ChildProcess, spawn, spawnSync } from "node:child_process";
-import { mkdtempSync, rmSync } from "node:fs";
+import { cpSync, mkdtempSync, rmSync } from "node:fs";
 import { createServer } from "node:net";
 import { tmpdir } from "node:os";
 import { join, resolve } from "node:path";
@@ -35,7 +35,7 @@ export async function startHouse({ demo = true, data, now = pinnedNow, env = {} 
   const folder = data ?? mkdtempSync(join(tmpdir(), "lampcrate-"));
   const port = await freePort();
   const url = `http://localhost:${port}`;
-  const all = {
+  const all: NodeJS.ProcessEnv = {
     ...process.env,
     PORT: String(port),
     LAMPCRATE_DATA: folder,
@@ -44,8 +44,11 @@ export async function startHouse({ demo = true, data, now = pinnedNow, env = {} 
     ...env,
   };
   if (demo && data === undefined) {
-    const loaded = spawnSync(process.execPath, ["server/dist/loadDemo.js"], { cwd: root, env: all, encoding: "utf8" });
-    if (loaded.status !== 0) throw new Error(`the demo could not be loaded: ${loaded.stderr}`);
+    const loaded = process.env[loadedDemo];
+    if (loaded !== undefined && now === pinnedNow) {
+      cpSync(loaded, folder, { recursive: true });
+      all["LAMPCRATE_URL"] ??= url;
+    } else loadDemo(all);
   }
   const server = spawn(process.execPath, ["--max-semi-space-size=4", "server/dist/main.js"], { cwd: root, env: all });
   let printed = "";
@@ -65,6 +68,22 @@ export async function startHouse({ demo = true, data, now = pinnedNow, env = {} 
     if (data === undefined) rmSync(folder, { recursive: true, force: true });
   };
   return { url, data: folder, process: server, printed: () => printed, stop };
+}
+
+/** Where the demo stands loaded already, for as many houses as tests want. */
+const loadedDemo = "LAMPCRATE_LOADED_DEMO";
+
+/** Loads the demo once, at the pinned instant: every house that starts on it from now on takes a copy. Returns what puts it away. */
+export function loadDemoOnce(): () => void {
+  const folder = mkdtempSync(join(tmpdir(), "lampcrate-demo-"));
+  loadDemo({ ...process.env, LAMPCRATE_DATA: folder, LAMPCRATE_LOG: "warn", LAMPCRATE_NOW: pinnedNow });
+  process.env[loadedDemo] = folder;
+  return () => rmSync(folder, { recursive: true, force: true });
+}
+
+function loadDemo(env: NodeJS.ProcessEnv): void {
+  const loaded = spawnSync(process.execPath, ["server/dist/loadDemo.js"], { cwd: root, env, encoding: "utf8" });
+  if (loaded.status !== 0) throw new Error(`the demo could not be loaded: ${loaded.stderr}`);
 }
 
 /** A port that was free a moment ago. */

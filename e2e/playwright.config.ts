@@ -3,6 +3,7 @@ import { chromiumArgs, chromiumPath } from "./browser.ts";
 
 export default defineConfig({
   testDir: "tests",
+  globalSetup: "./demoOnce.config.ts",
   // Two files at a time, each with a house of its own: one alone leaves half of a machine of two cores idle.
   workers: 2,
   // On a machine that CI shares, a journey that a stall broke off is walked once more; it is listed as flaky.

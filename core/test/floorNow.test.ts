@@ -1,10 +1,27 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { type FloorForecast, floorNow, kitsAhead, lineWaits, type Tap, type TapBody, testMinutes } from "../src/index.ts";
+import {
+  type DropIn,
+  dayFromPast,
+  dropInErrors,
+  type FloorForecast,
+  floorDayOf,
+  floorNow,
+  kitsAhead,
+  lineWaits,
+  type Tap,
+  type TapBody,
+  testMinutes,
+  usualDay,
+} from "../src/index.ts";
 
 const minute = 60_000;
 let count = 0;
-const tap = (min: number, body: TapBody, by = "A", id = `tap-${String((count += 1)).padStart(4, "0")}`): Tap => ({
+const nextId = () => {
+  count += 1;
+  return `tap-${String(count).padStart(4, "0")}`;
+};
+const tap = (min: number, body: TapBody, by = "A", id = nextId()): Tap => ({
   id,
   at: min * minute,
   by,
@@ -127,5 +144,71 @@ describe("what is ahead on a floor", () => {
     expect(lineWaits(floor, 2, 4, 11 * minute)).toEqual([0, 3, 4]);
     expect(lineWaits(floor, 1, 4, 30 * minute)).toEqual([0, 4, 8]);
     expect(lineWaits(floor, 0, 4, 11 * minute)).toEqual([Infinity, Infinity, Infinity]);
+  });
+});
+
+describe("what a floor day teaches", () => {
+  const before: DropIn = usualDay({
+    minutes: 240,
+    builders: 60,
+    unit: "team",
+    seats: 40,
+    kits: null,
+    rigs: 2,
+    buildMinutes: 20,
+    trials: 3,
+    minutesPerTrial: 2,
+    rebuildChance: 0.4,
+    mostRebuilds: 2,
+  });
+  const party = (min: number, heads: number, number: number) => tap(min, { kind: "in", heads, number });
+
+  it("arrivals by quarter hour, sizes, builds, waits and rebuilds are as they were tapped", () => {
+    const [first, second, third] = [party(-5, 2, 1), party(14, 2, 2), party(500, 3, 3)];
+    const steps = [
+      tap(24, { kind: "line", unit: second.id }),
+      tap(27, { kind: "rig", unit: second.id, rig: 0 }),
+      tap(33, result(second.id, 1)),
+      tap(34, { kind: "again", unit: second.id }),
+    ];
+    const day = floorDayOf(floorNow([first, second, third, ...steps], "team"), 0, 60);
+    expect(day).toMatchObject({
+      parties: 3,
+      heads: 7,
+      kitsUsed: 3,
+      arrivals: [2, 0, 0, 1],
+      builds: [10],
+      waits: [3],
+      rebuilds: [1],
+      tests: { count: 1, minutes: 6 },
+    });
+    expect(day.sizes.slice(0, 3)).toEqual([0, 2, 1]);
+  });
+
+  it("many counted days are followed, none leaves the day as it was, and what comes out is a day that can be", () => {
+    expect(dayFromPast([], before)).toEqual({});
+    const late = {
+      parties: 40,
+      heads: 120,
+      turnedAway: 0,
+      kitsUsed: 40,
+      rebuilds: [],
+      arrivals: Array.from({ length: 16 }, (_, i) => (i < 8 ? 0 : 5)),
+      sizes: [0, 0, 40],
+      builds: Array.from({ length: 40 }, () => 34),
+      waits: [],
+      tests: { count: 40, minutes: 40 * 9 },
+    };
+    const learned = dayFromPast(
+      Array.from({ length: 30 }, () => late),
+      before,
+    );
+    expect(learned.expectedParties).toBe(40);
+    expect(learned.weights?.slice(0, 7).every((weight) => weight < 0.3)).toBe(true);
+    expect(learned.weights?.slice(9, 13).every((weight) => weight > 9.5)).toBe(true);
+    expect(learned.partySizeShares?.[2]).toBeGreaterThan(0.95);
+    expect(learned.build?.meanMin).toBeCloseTo(30, 0);
+    expect(learned.trial?.meanMin).toBeCloseTo(3, 1);
+    expect(dropInErrors({ ...before, ...learned })).toEqual([]);
   });
 });

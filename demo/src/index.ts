@@ -1,4 +1,4 @@
-import { type HeadsModel, kitCut, type RunKind, usualTimes } from "@lampcrate/core";
+import { type HeadsModel, kitCut, type RunKind, usualDay, usualTimes } from "@lampcrate/core";
 import { addMaterial, addStaff, type Deps, holdFolder, houseDoc, openDatabase, type Person, saveHouse, setUp } from "@lampcrate/server";
 import { pino } from "pino";
 import { boardwalk, raft, spinner } from "./briefs.ts";
@@ -42,7 +42,7 @@ export async function loadDemo(folder: string, now: number, url: string): Promis
     string
   >;
   const run = new DemoRuns(deps, planner, store, (instant) => {
-    at = instant;
+    at = Math.round(instant);
   });
 
   const firstFlights = run.make(
@@ -135,6 +135,8 @@ export async function loadDemo(folder: string, now: number, url: string): Promis
     { model: "forecast", low: 10, likely: 16, high: 24 },
   );
   run.setClockTo(now - day / 7);
+  run.rehearse(walk, saturday);
+  run.floor(walk, 1);
   for (const [i, count] of boardwalkCounts.entries()) run.count(walk, i, count);
   run.setClockTo(now - 5 * day);
   for (const [starter, title, kind, week, roomId] of fromTheShelf) {
@@ -175,6 +177,21 @@ const fromTheShelf: readonly (readonly [starter: string, title: string, kind: Ru
   ["heron-lookout", "Heron Lookout", "workshop", 4, "weather-loft"],
   ["sheet-test", "What Will Hold?", "series", 2, null],
 ];
+
+/** A Saturday of the boardwalk as it was rehearsed. */
+const saturday = usualDay({
+  minutes: 240,
+  builders: 85,
+  unit: "team",
+  seats: 48,
+  kits: null,
+  rigs: 2,
+  buildMinutes: 25,
+  trials: 3,
+  minutesPerTrial: 2,
+  rebuildChance: 0.3,
+  mostRebuilds: 2,
+});
 
 /** Who is on them; where nobody is named nobody has been asked yet. */
 const helpers: Readonly<Record<string, readonly PersonKey[]>> = {

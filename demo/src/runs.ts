@@ -1,6 +1,6 @@
 import type { CountInput, EntryInput, RunSettings, SessionInput } from "@lampcrate/contract";
 import type { RunKind } from "@lampcrate/core";
-import { type HeadsModel, seedOf, wholeBelow } from "@lampcrate/core";
+import { type DropIn, type HeadsModel, seedOf, wholeBelow } from "@lampcrate/core";
 import {
   addHouseTrial,
   addSession,
@@ -17,8 +17,10 @@ import {
   saveCount,
   saveSettings,
   starterPack,
+  takeTaps,
 } from "@lampcrate/server";
 import { type DemoBrief, fullLine } from "./briefs.ts";
+import { floorTaps } from "./floorDay.ts";
 import type { MaterialKey, PersonKey } from "./house.ts";
 import type { DemoTrial } from "./houseTrials.ts";
 
@@ -92,6 +94,21 @@ export class DemoRuns {
       cancelled: false,
     };
     addSession(this.deps, this.planner, id, input);
+  }
+
+  /** What was tapped on the floor of the run's n-th session, where that is over. */
+  floor(id: string, place: number): void {
+    const held = runDoc(this.deps.db, id, this.planner).sessions[place];
+    if (held && held.endAt < this.deps.clock()) takeTaps(this.deps, this.planner, held.id, { after: 0, taps: floorTaps(held.startAt) });
+  }
+
+  /** Keeps a day as the planner rehearsed it. */
+  rehearse(id: string, day: DropIn): void {
+    const doc = runDoc(this.deps.db, id, this.planner);
+    const { revision, title, kind, opensOn, closesOn, revealOn, scoring, units, heads, afterwards, series } = doc;
+    const targets = [{ what: "rigWait", minutes: 5, atLeast: 0.9 }] as const;
+    const settings = { title, kind, opensOn, closesOn, revealOn, scoring, units, heads, afterwards, series };
+    saveSettings(this.deps, this.planner, id, { ...settings, revision, rehearsal: { day, targets } });
   }
 
   /** What was left after the run's n-th session, where that is over. */

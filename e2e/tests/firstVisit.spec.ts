@@ -54,7 +54,7 @@ test("rooms, closed days and people are kept; what can't be is refused by its fi
   const kept = page.getByRole("group", { name: "Bog Room" });
   await expect(kept.getByLabel("Length")).toHaveValue("9.144\u00a0m");
   await expect(kept.getByLabel("Height")).toHaveValue("3.1\u00a0m");
-  await page.getByRole("button", { name: "Add a person" }).click();
+  await page.getByRole("region", { name: "People", exact: true }).getByRole("button", { name: "Add a person" }).click();
   const person = page.getByRole("form", { name: "New person" });
   await person.getByLabel("Name", { exact: true }).fill("Sif Ter");
   await person.getByLabel("Sign-in name").fill("pat");
@@ -67,5 +67,5 @@ test("rooms, closed days and people are kept; what can't be is refused by its fi
   await expect(person.getByLabel("Name", { exact: true })).toHaveValue("Sif Ter");
   await person.getByLabel("Sign-in name").fill("sif");
   await person.getByRole("button", { name: "Save" }).click();
-  await expect(page.getByRole("region", { name: "People" }).getByRole("row", { name: /Sif Ter/ })).toContainText("sifter");
+  await expect(page.getByRole("region", { name: "People", exact: true }).getByRole("row", { name: /Sif Ter/ })).toContainText("sifter");
 });

@@ -85,7 +85,7 @@ async function sizeTheCrate(desk: Page, runId: string): Promise<void> {
 }
 
 async function placeASession(desk: Page): Promise<void> {
-  await desk.getByRole("link", { name: /^Calendar/ }).click();
+  await desk.getByRole("link", { name: "Calendar no session yet" }).click();
   await desk.getByRole("button", { name: "Add a session" }).click();
   const form = desk.getByRole("form", { name: "New session" });
   await fillIn(form.getByLabel("Day"), "2026-11-28");

@@ -54,7 +54,7 @@ test("a floor lead counts and looks, and is offered nothing that would be refuse
   await expect(page.getByRole("button", { name: /^Order (it|from all)/ })).toBeDisabled();
   await page.goto(`${house.url}/house`);
   await expect(page.getByRole("button", { name: "Save the house" })).toBeDisabled();
-  await expect(page.getByRole("region", { name: "People" })).toBeHidden();
+  await expect(page.getByRole("region", { name: "People", exact: true })).toBeHidden();
   expect(refused).toEqual([]);
 });
 

@@ -14,6 +14,7 @@ export { houseDoc, isEmpty, saveHouse, setUp } from "./services/house/house.ts";
 export type { Person } from "./services/house/person.ts";
 export { addStaff } from "./services/house/staff.ts";
 export { startingBrief } from "./services/runs/briefs.ts";
+export { takeTaps } from "./services/runs/floor.ts";
 export { importPack } from "./services/runs/packs.ts";
 export { publish, setStatus } from "./services/runs/publishing.ts";
 export { createRun, runDoc, saveBrief, saveSettings } from "./services/runs/runs.ts";

@@ -31,6 +31,13 @@ export const feedsQuery = queryOptions({ queryKey: ["feeds"], queryFn: () => ask
 /** What the floor of a session goes by. */
 export const floorQuery = (id: string) =>
   queryOptions({ queryKey: ["floor", id], queryFn: () => ask(api.sessions[":id"].floor.$get({ param: { id } })), staleTime: 60_000 });
+/** Days of a run that were counted on their floor. */
+export const floorDaysQuery = (id: string) =>
+  queryOptions({
+    queryKey: ["run", id, "floor days"],
+    queryFn: () => ask(api.runs[":id"]["floor-days"].$get({ param: { id } })),
+    staleTime: 0,
+  });
 /** Every session of the house. */
 export const calendarQuery = queryOptions({ queryKey: ["calendar"], queryFn: () => ask(api.calendar.$get()), staleTime: 0 });
 export const bookingsQuery = queryOptions({ queryKey: ["bookings"], queryFn: () => ask(api.bookings.$get()) });

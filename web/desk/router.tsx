@@ -47,6 +47,7 @@ export const router = createBrowserRouter([
       },
       { path: "floor", loader: calendar, lazy: { Component: async () => (await import("./floor/FloorDays.tsx")).FloorDays } },
       { path: "floor/:session", lazy: { Component: async () => (await import("./floor/Floor.tsx")).Floor } },
+      { path: "floor/:session/close", lazy: { Component: async () => (await import("./floor/CloseDay.tsx")).CloseDay } },
       { path: "floor/:session/room", lazy: { Component: async () => (await import("./floor/RoomScreen.tsx")).RoomScreen } },
       { path: "buying", lazy: { Component: async () => (await import("./buying/Buying.tsx")).Buying } },
       { path: "store", loader: store, lazy: { Component: async () => (await import("./store/Store.tsx")).Store } },

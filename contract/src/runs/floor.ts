@@ -1,4 +1,4 @@
-import type { DropIn, RunKind, Tap, UnitChoice } from "@lampcrate/core";
+import type { DropIn, FloorDay, RunKind, Tap, UnitChoice } from "@lampcrate/core";
 import type { BriefDoc } from "./brief.ts";
 import type { SessionDoc } from "./run.ts";
 
@@ -24,4 +24,11 @@ export interface TapsInput {
 export interface TapsDoc {
   readonly taps: readonly Tap[];
   readonly next: number;
+}
+
+/** A session of a run whose floor was counted. */
+export interface FloorDayDoc extends FloorDay {
+  readonly sessionId: string;
+  /** Local date. */
+  readonly date: string;
 }

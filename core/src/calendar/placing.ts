@@ -87,4 +87,4 @@ function leastHitting(demands: readonly Demand[], gifts: readonly (readonly stri
   return demands.flatMap(({ id }, i) => ((values[`h${i}`] ?? 0) > 0.5 ? [id] : []));
 }
 
-export type { Demand, Placing, Wish };
+export type { Demand, Placing };

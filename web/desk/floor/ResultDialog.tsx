@@ -41,7 +41,7 @@ export function ResultDialog({ doc, unit, onKeep, onPhoto, onClose }: ResultDial
               {trouble}
             </p>
           ) : null}
-          <div className="pad">
+          <div className="number-pad">
             {keys.map((key) => (
               <Button key={key} className="pad-key" onClick={() => setRaw((was) => (was.length < 9 ? was + key : was))}>
                 {key}

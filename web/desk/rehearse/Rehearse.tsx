@@ -1,4 +1,5 @@
-import { type DropIn, dropInErrors } from "@lampcrate/core";
+import { type DropIn, dayFromPast, dropInErrors } from "@lampcrate/core";
+import { useQuery } from "@tanstack/react-query";
 import { useRef, useState } from "react";
 import { Link } from "react-router";
 import { rehearseDoor } from "../../shared/compute/rehearseDoor.ts";
@@ -7,6 +8,7 @@ import { useSame } from "../../shared/useSame.ts";
 import { Button } from "../pieces/Button.tsx";
 import { clockFrom } from "../pieces/clockFrom.ts";
 import { Refused } from "../pieces/Refused.tsx";
+import { floorDaysQuery } from "../queries.ts";
 import { useBriefWork, useCrateWork, useRunActions } from "../work/RunContext.ts";
 import { StepDesk } from "../work/StepDesk.tsx";
 import { Adviser } from "./Adviser.tsx";
@@ -37,6 +39,7 @@ export function Rehearse() {
   const report = found.output?.report ?? null;
   const clock = (minutes: number): string => clockFrom(session?.start.slice(11) ?? "10:00", minutes);
   const served = report?.counts.kitsUsed;
+  const past = useQuery(floorDaysQuery(run.id)).data ?? [];
   return (
     <StepDesk
       beside="What the day comes to"
@@ -70,6 +73,11 @@ export function Rehearse() {
         ))}
         <Refused trouble={trouble} />
         <div className="row">
+          {past.length > 0 ? (
+            <Button onClick={() => takeOver(dayFromPast(past, sound))}>
+              As {past.length === 1 ? "the day counted" : `the ${past.length} days counted`} on the floor
+            </Button>
+          ) : null}
           {held === null ? (
             <Button onClick={() => setHeld(sound)}>Hold this day beside, and change it</Button>
           ) : (

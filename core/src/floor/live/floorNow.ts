@@ -25,6 +25,8 @@ export interface FloorUnit {
   readonly cameAt: number;
   readonly rig: number | null;
   readonly rebuilds: number;
+  /** Minutes from coming in until it was first ready to test; null until then. */
+  readonly builtMin: number | null;
   /** Minutes that it waited for a rig, a visit each. */
   readonly waits: readonly number[];
   readonly results: readonly UnitResult[];
@@ -141,6 +143,7 @@ class Floor {
         cameAt: tap.at,
         rig: null,
         rebuilds: 0,
+        builtMin: null,
         waits: [],
         results: [],
         photo: false,
@@ -150,6 +153,7 @@ class Floor {
 
   private step(unit: Draft, { id, at, body }: Tap): void {
     const to = (stage: UnitStage, rig: number | null = null): void => {
+      if (unit.builtMin === null && (stage === "waits" || stage === "tests")) unit.builtMin = (at - unit.cameAt) / minute;
       if (unit.stage === "waits" && stage === "tests") unit.waits.push((at - unit.since) / minute);
       Object.assign(unit, { stage, since: at, rig });
     };

@@ -1,4 +1,5 @@
-import type { FloorDoc, TapsDoc, TapsInput } from "@lampcrate/contract";
+import type { FloorDayDoc, FloorDoc, TapsDoc, TapsInput } from "@lampcrate/contract";
+import { floorDayOf, floorNow } from "@lampcrate/core";
 import { and, asc, count, eq, gt } from "drizzle-orm";
 import type { Store } from "../../db/open.ts";
 import { floorTap, room, run, session } from "../../db/schema/index.ts";
@@ -7,7 +8,7 @@ import { badField, notFound, Problem } from "../../http/problem.ts";
 import type { Person } from "../house/person.ts";
 import { materialList } from "../store/materials.ts";
 import { loadBrief } from "./briefs.ts";
-import { sessionDoc } from "./runs.ts";
+import { runRow, sessionDoc } from "./runs.ts";
 import type { SessionRow } from "./sessionRow.ts";
 
 const hour = 3_600_000;
@@ -81,4 +82,21 @@ export function takeTaps(deps: Deps, by: Person, id: string, { after, taps }: Ta
         .run();
     return tapsAfter(tx, id, after);
   });
+}
+
+/** Days of a run that were counted on their floor, oldest first. */
+export function floorDays(db: Store, runId: string): readonly FloorDayDoc[] {
+  const { briefId } = runRow(db, runId);
+  const unit = loadBrief(db, briefId).doc.buildBy;
+  return db
+    .select()
+    .from(session)
+    .where(eq(session.runId, runId))
+    .orderBy(asc(session.startAt))
+    .all()
+    .flatMap((held): readonly FloorDayDoc[] => {
+      const { taps } = tapsAfter(db, held.id, 0);
+      if (taps.length === 0) return [];
+      return [{ ...floorDayOf(floorNow(taps, unit), held.startAt, held.minutes), sessionId: held.id, date: held.start.slice(0, 10) }];
+    });
 }

@@ -1,5 +1,5 @@
 import type { CountInput, LineCount, SessionDoc } from "@lampcrate/contract";
-import { useQueryClient } from "@tanstack/react-query";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { InputNumber } from "antd";
 import { api, ask } from "../../../shared/client.ts";
 import { useKeptState } from "../../../shared/useKeptState.ts";
@@ -7,7 +7,7 @@ import { Button } from "../../pieces/Button.tsx";
 import { Refused } from "../../pieces/Refused.tsx";
 import { useHouseDay } from "../../pieces/useHouseDay.ts";
 import { useSave } from "../../pieces/useSave.ts";
-import { learnedQuery, runQuery } from "../../queries.ts";
+import { floorDaysQuery, learnedQuery, runQuery } from "../../queries.ts";
 import { useBriefWork } from "../../work/RunContext.ts";
 import { useSizedCrate } from "../../work/SizedCrate.tsx";
 import { CountTable } from "./CountTable.tsx";
@@ -18,9 +18,10 @@ export function CountForm({ session, counted }: { readonly session: SessionDoc; 
   const crate = useSizedCrate();
   const queries = useQueryClient();
   const lines = brief.lines.filter((line) => line.kind !== "reusable" && line.source === "packed");
+  const tapped = useQuery(floorDaysQuery(run.id)).data?.find(({ sessionId }) => sessionId === session.id);
   const start: CountInput = {
-    builders: counted?.builders ?? crate.manifest?.heads.median ?? 0,
-    rebuilds: Array.from({ length: brief.loops }, (_, i) => counted?.rebuilds[i] ?? 0),
+    builders: counted?.builders ?? tapped?.heads ?? crate.manifest?.heads.median ?? 0,
+    rebuilds: Array.from({ length: brief.loops }, (_, i) => counted?.rebuilds[i] ?? tapped?.rebuilds[i] ?? 0),
     lines: lines.map(
       (line) =>
         counted?.lines.find((l) => l.lineId === line.id) ?? {
@@ -63,6 +64,7 @@ export function CountForm({ session, counted }: { readonly session: SessionDoc; 
       <div className="row">
         <Button onClick={() => void save(typed)}>{counted ? "Correct the count" : "Keep the count"}</Button>
         {counted && kept === null ? <span className="soft small">counted</span> : null}
+        {tapped && !counted ? <span className="soft small">builders and rebuilds as they were tapped on the floor</span> : null}
       </div>
     </div>
   );
