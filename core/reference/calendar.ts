@@ -1,5 +1,5 @@
 import { houseClashes, type PlannedSession, usualHouse } from "../src/calendar/houseClashes.ts";
-import { place } from "../src/calendar/placing.ts";
+import { place } from "../src/calendar/placing/place.ts";
 import { repeated } from "../src/calendar/repeats.ts";
 import { type BackStep, backPlan, type ForwardInput, forwardPlan, instantOf, type WorkingDays } from "../src/index.ts";
 

@@ -5,6 +5,7 @@ import { benchEntryPosts } from "./entryPosts.ts";
 import { benchFloor } from "./floor.ts";
 import { benchKit } from "./kit.ts";
 import { benchBuying, benchLarge } from "./large.ts";
+import { benchPlacing } from "./placing.ts";
 import { benchPredictions } from "./predictions.ts";
 import { writeInstances } from "./seasonInstances.ts";
 
@@ -55,6 +56,9 @@ console.log(
 const floor = benchFloor();
 say("drop-in days of 150 builders simulated a second", floor.daysPerS, 3000, "", "above");
 say("adviser, 4 × 6 × 4 rooms of which none will do", floor.adviseS, 3, "s", "below");
+const placing = await benchPlacing();
+say("40 sessions placed in 6 rooms with 10 people, proven", placing.provenS, 10, "s", "below");
+console.log(`     ${placing.proven ? "proven" : "NOT proven"}, ${placing.wishes} of 80 wishes met`);
 const posts = await benchEntryPosts();
 console.log(
   `     entry posts a second: full stack ${posts.full.toFixed(0)}, bare route ${posts.bare.toFixed(0)}, both synchronous=FULL, by turns`,

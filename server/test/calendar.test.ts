@@ -95,6 +95,35 @@ describe("the calendar of a house", () => {
     expect(places(await calendar())).toEqual(["2026-12-05T10:00 marsh-room"]);
   });
 
+  it("adds sessions of two runs and moves another in one step, all or none, undone and done again together", async () => {
+    const [first, second] = [await makeRun(house), await makeRun(house, { title: "Second", kind: "series" })];
+    expect((await calendar()).runs[1]?.next).toMatchObject({ minutes: 120, setUpMin: 45, tearDownMin: 30, asks: { band: "5 to 7" } });
+    await add(first, "2026-12-05T10:00", { minutes: 75 });
+    expect((await calendar()).runs[0]?.next).toMatchObject({ minutes: 75, setUpMin: 0, heads });
+    const moved = { ...inputOf(await one("2026-12-05T10:00")), roomId: loft.id };
+    const more = [
+      { ...slot("2026-12-05T10:30"), runId: second.id, part: 1 },
+      { ...slot("2026-12-12T10:00"), runId: second.id, part: 2 },
+      { ...slot("2026-12-12T11:00"), runId: first.id },
+    ];
+    const put = (adds: readonly object[]) => house.ask("PUT", "/api/calendar", { words: "placed 3 sessions", changes: [moved], adds });
+    const before = everything(house);
+    expect((await put([...more, { ...slot("2026-12-12T11:30"), runId: first.id }])).status).toBe(409);
+    expect(fieldsOf((await put([...more, { ...slot("2026-12-19T10:00"), runId: second.id, part: 1 }])).body)).toEqual(["part"]);
+    expect((await put([{ ...slot("2026-12-19T10:00"), runId: "nobodys-run" }])).status).toBe(404);
+    expect(everything(house)).toEqual(before);
+    const placed = [
+      "2026-12-05T10:00 weather-loft",
+      "2026-12-05T10:30 marsh-room",
+      "2026-12-12T10:00 marsh-room",
+      "2026-12-12T11:00 marsh-room",
+    ];
+    expect(places((await put(more)).body as CalendarDoc)).toEqual(placed);
+    const undone = (await house.ask("POST", "/api/calendar/undo")).body as CalendarDoc;
+    expect([places(undone), undone.redo]).toEqual([["2026-12-05T10:00 marsh-room"], "placed 3 sessions"]);
+    expect(places((await house.ask("POST", "/api/calendar/redo")).body as CalendarDoc)).toEqual(placed);
+  });
+
   it("writes nothing where one of several is stale, unknown, out of the calendar or in a taken room", async () => {
     const run = await makeRun(house);
     await add(run, "2026-12-05T10:00");

@@ -1,5 +1,5 @@
 import type { AgeBand, FamilyId, RoomNeeds, RunKind } from "@lampcrate/core";
-import type { RunStatus, SeriesDays, SessionDoc, SessionSave } from "../runs/run.ts";
+import type { RunStatus, SeriesDays, SessionDoc, SessionInput, SessionSave } from "../runs/run.ts";
 
 /** What a feed is of. */
 export const feedScopes = ["house", "room", "person"] as const;
@@ -30,6 +30,8 @@ export interface CalendarRun {
   readonly status: RunStatus;
   readonly closesOn: string | null;
   readonly series: SeriesDays | null;
+  /** What one more session of it would be like: as its last one, or as its kit has it. */
+  readonly next: Pick<SessionInput, "minutes" | "setUpMin" | "tearDownMin" | "heads"> & { readonly asks: SessionAsks };
 }
 
 /** Every session of the house. */
@@ -41,10 +43,11 @@ export interface CalendarDoc {
   readonly redo: string | null;
 }
 
-/** Sessions changed together, all or none, as one step that can be undone. */
+/** Sessions changed and added together, all or none, as one step that can be undone. */
 export interface CalendarSave {
   readonly words: string;
   readonly changes: readonly (SessionSave & { readonly id: string })[];
+  readonly adds: readonly (SessionInput & { readonly runId: string })[];
 }
 
 /** A feed that can be read elsewhere. */

@@ -7,11 +7,16 @@ export const calendarSave = objectOf<CalendarSave>({
   words: line(200).min(1).required(),
   changes: Joi.array()
     .items(objectOf<CalendarSave["changes"][number]>({ ...session, id: id.required(), revision }))
-    .min(1)
     .max(400)
     .unique("id")
-    .required() as Joi.ArraySchema,
-});
+    .default([]) as Joi.ArraySchema,
+  adds: Joi.array()
+    .items(objectOf<CalendarSave["adds"][number]>({ ...session, runId: id.required() }))
+    .max(60)
+    .default([]) as Joi.ArraySchema,
+}).custom((value: CalendarSave, helpers) =>
+  value.changes.length + value.adds.length > 0 ? value : helpers.message({ custom: "There is nothing in it to save." }),
+) as Joi.ObjectSchema<CalendarSave>;
 
 export const feedInput = objectOf<FeedInput>({
   scope: Joi.string()

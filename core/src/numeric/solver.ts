@@ -1,6 +1,8 @@
 /** What a mixed-integer solver answers. */
 export interface Solved {
   readonly optimal: boolean;
+  /** It ran out of time: whether there is a solution, or a better one, isn't known. */
+  readonly stopped?: boolean;
   readonly objective: number;
   /** By the variable's name. */
   readonly values: Readonly<Record<string, number>>;

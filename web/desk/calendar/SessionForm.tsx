@@ -1,5 +1,5 @@
 import type { RoomDoc, SessionDoc, SessionInput } from "@lampcrate/contract";
-import { ruleOf } from "@lampcrate/core";
+import { ruleOf, usualLengths } from "@lampcrate/core";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { Input, InputNumber, Select } from "antd";
 import { useState } from "react";
@@ -40,9 +40,7 @@ export function SessionForm({ session, rooms, onClose }: SessionFormProps) {
           title: "",
           roomId: rooms[0]?.id ?? null,
           start: `${today}T10:00`,
-          minutes: 120,
-          setUpMin: 45,
-          tearDownMin: 30,
+          ...usualLengths,
           heads,
           people: [],
           part: run.kind === "series" ? 1 + Math.max(0, ...run.sessions.map(({ part }) => part ?? 0)) : null,

@@ -60,6 +60,7 @@ function Board({ doc, house }: { readonly doc: CalendarDoc; readonly house: Hous
   const holding = useHeld(doc, house);
   const preparing = usePreparing(house);
   const { held, standing } = holding;
+  const run = doc.runs.find(({ id }) => id === held?.session.runId);
   const days = isMonth ? monthOf(day) : weekOf(day);
   const inSight = standing.filter(({ sessions }) =>
     sessions.some((id) => days.includes(doc.sessions.find((one) => one.id === id)?.start.slice(0, 10) ?? "")),
@@ -68,9 +69,8 @@ function Board({ doc, house }: { readonly doc: CalendarDoc; readonly house: Hous
     const changes = holding.changes();
     const [first] = changes;
     if (!held || !first) return;
-    const run = doc.runs.find(({ id }) => id === held.session.runId);
     const many = changes.length === 1 ? "" : ` (${changes.length} sessions)`;
-    if (await saving.save({ words: `changed ${run?.title ?? "a session"} on ${held.session.start.replace("T", " ")}${many}`, changes }))
+    if (await saving.save({ words: `changed ${run?.title ?? "a session"} on ${held.session.start.replace("T", " ")}${many}`, changes, adds: [] }))
       holding.leave();
   };
   const onWay = (way: WayOut): void => {
@@ -104,10 +104,10 @@ function Board({ doc, house }: { readonly doc: CalendarDoc; readonly house: Hous
           <CalendarBoard doc={doc} house={house} by={by} isMonth={isMonth} days={days} holding={holding} onDrop={() => void save()} />
         </div>
         <aside className="sheet pad stack calendar-card" aria-label="Beside the calendar">
-          {held ? (
+          {held && run ? (
             <SessionCard
               holding={{ ...holding, held }}
-              run={doc.runs.find(({ id }) => id === held.session.runId) ?? noRun}
+              run={run}
               house={house}
               preparing={preparing(held.session.id, held.candidate.start.slice(0, 10))}
               pending={saving.pending}
@@ -141,8 +141,6 @@ function Board({ doc, house }: { readonly doc: CalendarDoc; readonly house: Hous
     </main>
   );
 }
-
-const noRun = { id: "", title: "", kind: "workshop", family: "span", status: "draft", closesOn: null, series: null } as const;
 
 function ElsewhereClashes({ count, onShow }: { readonly count: number; readonly onShow: () => void }) {
   return (

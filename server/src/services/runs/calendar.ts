@@ -1,5 +1,5 @@
 import type { CalendarDoc, CalendarSession } from "@lampcrate/contract";
-import { type FamilyId, sessionAsks } from "@lampcrate/core";
+import { sessionAsks, usualLengths } from "@lampcrate/core";
 import { asc, eq } from "drizzle-orm";
 import type { Store } from "../../db/open.ts";
 import { run, session } from "../../db/schema/index.ts";
@@ -26,16 +26,16 @@ export function calendarDoc(db: Store, person: Person): CalendarDoc {
       if (!brief || !kind) return [];
       return [{ ...sessionDoc(row), asks: sessionAsks({ brief, kind, heads: row.heads, day: days.get(row.runId) ?? null }) }];
     });
+  const last = new Map(sessions.map((one) => [one.runId, one]));
   return {
-    runs: runs.map(({ id, title, kind, status, closesOn, series }) => ({
-      id,
-      title,
-      kind,
-      family: briefs.get(id)?.family as FamilyId,
-      status,
-      closesOn,
-      series,
-    })),
+    runs: runs.flatMap(({ id, title, kind, status, closesOn, series, heads: expected }) => {
+      const brief = briefs.get(id);
+      if (!brief) return [];
+      const { minutes, setUpMin, tearDownMin, heads } = last.get(id) ?? { ...usualLengths, heads: expected };
+      const asks = sessionAsks({ brief, kind, heads, day: days.get(id) ?? null });
+      const next = { minutes, setUpMin, tearDownMin, heads, asks };
+      return [{ id, title, kind, family: brief.family, status, closesOn, series, next }];
+    }),
     sessions,
     undo: nextCalendarUndo(db, person.id)?.words ?? null,
     redo: nextCalendarRedo(db, person.id)?.words ?? null,

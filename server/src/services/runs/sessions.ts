@@ -127,16 +127,36 @@ function changeAll(
   for (const runId of new Set(rows.map((row) => row.runId))) refuseWrongOrder(tx, runId);
 }
 
-/** Changes sessions of any runs, all or none, as one step that can be undone. */
-export function saveSessions(deps: Deps, person: Person, { words, changes }: CalendarSave): void {
+/** Changes sessions of any runs and adds others, all or none, as one step that can be undone. */
+export function saveSessions(deps: Deps, person: Person, { words, changes, adds }: CalendarSave): void {
   deps.db.transaction((tx) => {
     const all = changes.map(({ id, ...input }): Change => {
       const before = tx.select().from(session).where(eq(session.id, id)).get();
       if (!before) throw notFound("session");
       return { before, input };
     });
-    changeAll(tx, deps, person, all, { words, batch: newId() });
+    const step = { words, batch: newId() };
+    changeAll(tx, deps, person, all, step);
+    addAll(tx, deps, person, adds, step);
   });
+}
+
+function addAll(
+  tx: Store,
+  deps: Deps,
+  person: Person,
+  adds: CalendarSave["adds"],
+  { words, batch }: { readonly words: string; readonly batch: string },
+): void {
+  for (const { runId, ...input } of adds) {
+    runRow(tx, runId);
+    const row = placed(tx, deps.clock(), input, { id: newId(), runId, repeatId: null, revision: 1, before: null });
+    refuseTakenRoom(tx, row);
+    tx.insert(session).values(row).run();
+    const step = { runId, kind: "session added" as const, subject: row.id, words, before: null, revisionBefore: 0, revisionAfter: 1 };
+    remember(tx, person, deps.clock(), { ...step, batch });
+  }
+  for (const runId of new Set(adds.map((one) => one.runId))) refuseWrongOrder(tx, runId);
 }
 
 export function removeSession(deps: Deps, person: Person, runId: string, id: string): RunDoc {
