@@ -6,6 +6,7 @@ import {
   checksOf,
   type FamilyId,
   families,
+  familyIds,
   fillText,
   follows,
   type KitLine,
@@ -172,6 +173,29 @@ describe("what doesn't fit in a brief", () => {
     const found = one(launch, /^room nook/, { rooms: [room] });
     expect(found).toMatchObject({ at: "calendar", stops: false });
     expect(found.words).toMatch(/^Reed Nook is 100\s?cm long; this brief needs .* Take a larger room/);
+  });
+
+  it("offers goals near its own that such a room can host: the nearest step, one number changed, and none where none is enough", () => {
+    const loft = { id: "loft", name: "Weather Loft", lengthM: 9, widthM: 6, heightM: 2.6, seats: 20, water: false, floor: "hard" as const };
+    const fall = briefOf("descent");
+    const high = { ...fall, spec: { ...fall.spec, heightM: 3 } };
+    const [mend] = one(high, /^room loft/, { rooms: [loft] }).mends;
+    expect(mend?.words).toMatch(/^Fit Weather Loft: .* 2.1\s?m$/);
+    expect(mend?.patch.spec).toEqual({ ...high.spec, heightM: 2.1 });
+    expect(ids({ ...high, ...mend?.patch }, { rooms: [loft] }).filter((id) => id.startsWith("room"))).toEqual([]);
+    // A step more is too much.
+    expect(ids({ ...high, spec: { ...high.spec, heightM: 2.15 } }, { rooms: [loft] })).toContain("room loft 0");
+    expect(one(high, /^room loft/, { rooms: [loft], units: "imperial" }).mends[0]?.words).toMatch(/ 6\.8[0-9]*\s?ft$| 6.*ft/);
+    for (const family of familyIds) {
+      const brief = briefOf(family);
+      const found = checksOf(brief, { ...beside, rooms: [{ ...loft, lengthM: 2.2, heightM: 2 }] }).filter(({ id }) =>
+        id.startsWith("room"),
+      );
+      for (const { mends } of found)
+        for (const { patch } of mends)
+          expect(ids({ ...brief, ...patch }, { rooms: [{ ...loft, lengthM: 2.2, heightM: 2 }] })).not.toContain("room loft 0");
+    }
+    expect(one(high, /^room loft/, { rooms: [{ ...loft, heightM: 0.7 }] }).mends).toEqual([]);
   });
 
   it("misses cargo, instrument and goggles that nobody has; at home a ruler and a stopwatch are there", () => {

@@ -152,14 +152,23 @@ describe("what is wanted, placed", () => {
     const found = place(placing, solve);
     expect(found.possible && found.plan.map(({ slot, people }) => [slots[slot]?.start, people])).toEqual([["2026-12-19T10:00", ["moss"]]]);
     const pinned = wantedPlacing(
-      asked({ to: "2027-01-31", wanted: [wanted({ count: 2 })], pins: [{ session: "raft 1", start: "2027-01-09T10:00", room: "marsh" }] }),
+      asked({
+        to: "2027-01-31",
+        wanted: [wanted({ count: 2 })],
+        pins: [{ session: "raft 1", start: "2027-01-09T10:00", room: "marsh", people: ["fen"] }],
+      }),
       house,
       [],
     );
     const stays = place(pinned.placing, solve);
     expect(stays.possible && stays.plan.map(({ slot }) => pinned.slots[slot]?.start)).toEqual(["2027-01-09T10:00", "2027-01-16T10:00"]);
+    expect(stays.possible && stays.plan[0]?.people).toEqual(["fen"]);
     expect(pinned.demands.map(({ words }) => words)).toEqual(
-      expect.arrayContaining(["Reed Raft Rescue 1 of 2 stays on Sat 9 Jan 10:00", "Reed Raft Rescue 1 of 2 stays in Marsh Room"]),
+      expect.arrayContaining([
+        "Reed Raft Rescue 1 of 2 stays on Sat 9 Jan 10:00",
+        "Reed Raft Rescue 1 of 2 stays in Marsh Room",
+        "Reed Raft Rescue 1 of 2 stays with Fen Wren",
+      ]),
     );
   });
 });

@@ -136,6 +136,16 @@ test("a series is planned part by part, and a wrong order is refused in words", 
   await fillIn(form.getByLabel("Day"), "2027-02-03");
   await form.getByRole("button", { name: "Put it on the calendar" }).click();
   await expect(form).toBeHidden();
+  const between = desk.getByRole("region", { name: "Days between parts" });
+  await between.getByLabel("Least, days").fill("8");
+  await between.getByLabel("Most, days").fill("5");
+  await between.getByLabel("Most, days").press("Enter");
+  await expect(between.getByRole("alert")).toContainText("The most days between two parts are fewer than the least.");
+  await between.getByLabel("Most, days").fill("21");
+  await between.getByLabel("Most, days").press("Enter");
+  await expect(between.getByRole("alert")).toBeHidden();
+  await desk.goto(`${house.url}/calendar?day=2027-02-10`);
+  await expect(desk.getByRole("complementary", { name: "Beside the calendar" })).toContainText("7 days between What Will Hold? part 1");
 });
 
 test("people and their rules are set in the house; a time away that ends before it begins is refused at its person", async ({

@@ -45,6 +45,11 @@ export const router = createBrowserRouter([
         loader: calendar,
         lazy: { Component: async () => (await import("./houseCalendar/HouseCalendar.tsx")).HouseCalendar },
       },
+      {
+        path: "calendar/place",
+        loader: calendar,
+        lazy: { Component: async () => (await import("./placing/PlaceSessions.tsx")).PlaceSessions },
+      },
       { path: "floor", loader: calendar, lazy: { Component: async () => (await import("./floor/FloorDays.tsx")).FloorDays } },
       { path: "floor/:session", lazy: { Component: async () => (await import("./floor/Floor.tsx")).Floor } },
       { path: "floor/:session/close", lazy: { Component: async () => (await import("./floor/CloseDay.tsx")).CloseDay } },

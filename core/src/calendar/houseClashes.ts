@@ -148,7 +148,10 @@ function lacking(needs: Needs, room: Needs): readonly Need[] {
 }
 
 /** max(least adults, ⌈Σ children ÷ children per adult⌉, what the family asks for); 0 where nobody is counted. */
-export function adultsNeeded({ children, adults }: Pick<PlannedSession, "children" | "adults">, house: HousePlan): number {
+export function adultsNeeded(
+  { children, adults }: Pick<PlannedSession, "children" | "adults">,
+  house: Pick<HousePlan, "leastAdults" | "childrenPerAdult">,
+): number {
   if (children === null) return adults;
   const shares = Object.entries(children).map(([age, n]) => n / (house.childrenPerAdult[age] ?? Number.POSITIVE_INFINITY));
   // A sum of shares such as 12/8 + 6/6 is a rounding off a whole number.

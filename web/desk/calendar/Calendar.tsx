@@ -3,6 +3,7 @@ import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link } from "react-router";
 import { api, ask } from "../../shared/client.ts";
+import { ChecksHere } from "../checks/ChecksHere.tsx";
 import { CrateDock } from "../crate/dock/CrateDock.tsx";
 import { Button } from "../pieces/Button.tsx";
 import { FocusIn } from "../pieces/FocusIn.tsx";
@@ -14,8 +15,10 @@ import { bookingsQuery, houseQuery, runQuery, seasonQuery } from "../queries.ts"
 import { useBriefWork, useCrateWork } from "../work/RunContext.ts";
 import { useSizedCrate } from "../work/SizedCrate.tsx";
 import { StepDesk } from "../work/StepDesk.tsx";
+import { useChecks } from "../work/useChecks.ts";
 import { EntryDays } from "./EntryDays.tsx";
 import { RunSheetCard } from "./RunSheetCard.tsx";
+import { SeriesDays } from "./SeriesDays.tsx";
 import { SessionForm } from "./SessionForm.tsx";
 import { SessionTable } from "./SessionTable.tsx";
 import { WeekBoard } from "./WeekBoard.tsx";
@@ -33,6 +36,7 @@ function Days() {
   const { run, brief } = useBriefWork();
   const { session } = useCrateWork();
   const crate = useSizedCrate();
+  const checks = useChecks().filter(({ at }) => at === "calendar");
   const house = useQuery(houseQuery);
   const bookings = useQuery(bookingsQuery);
   const queries = useQueryClient();
@@ -84,6 +88,8 @@ function Days() {
               Add a session
             </Button>
             <LinkButton to={`/run/${run.id}/rehearse`}>Rehearse the day</LinkButton>
+            <LinkButton to={session ? `/calendar?day=${session.start.slice(0, 10)}` : "/calendar"}>See it among all runs</LinkButton>
+            <LinkButton to="/calendar/place">Place sessions for me</LinkButton>
           </div>
         ) : (
           <FocusIn key={editing}>
@@ -91,6 +97,7 @@ function Days() {
           </FocusIn>
         )}
       </section>
+      <ChecksHere checks={checks} here="calendar" />
       <RunSheetCard />
       <WeekBoard
         rooms={rooms}
@@ -100,6 +107,7 @@ function Days() {
         ours={run.sessions.map((s) => s.id)}
         nearest={session?.start.slice(0, 10) ?? null}
       />
+      {run.kind === "series" ? <SeriesDays /> : null}
       <EntryDays />
     </>
   );

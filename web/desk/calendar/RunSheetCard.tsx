@@ -2,12 +2,14 @@ import { phaseWords, runSheet } from "@lampcrate/core";
 import { Button } from "../pieces/Button.tsx";
 import { clockFrom } from "../pieces/clockFrom.ts";
 import { DataTable } from "../pieces/DataTable.tsx";
+import { useHouseDay } from "../pieces/useHouseDay.ts";
 import { useBriefWork, useCrateWork } from "../work/RunContext.ts";
 
 /** The chosen session's parts, minute by minute on the wall clock, scaled to its length; to be printed by itself. */
 export function RunSheetCard() {
   const { run, brief } = useBriefWork();
   const { session } = useCrateWork();
+  const { day: dayWords } = useHouseDay();
   if (!session) return null;
   const sheet = runSheet(run.kind, session.minutes, { sketchFirst: brief.sketchFirst });
   const [day = "", starts = "10:00"] = session.start.split("T");
@@ -18,7 +20,7 @@ export function RunSheetCard() {
           Run sheet{" "}
           <span className="soft small">
             {session.title ? `${session.title}, ` : ""}
-            {day}, {session.minutes} min
+            {dayWords(day)}, {session.minutes} min
           </span>
         </h2>
         {sheet.ok ? (

@@ -5,8 +5,14 @@ import { Button } from "../pieces/Button.tsx";
 import { useBriefWork, useRunActions } from "../work/RunContext.ts";
 import "./checks.css";
 
+interface ChecksHereProps {
+  readonly checks: readonly Check[];
+  /** The step that is being looked at: no way leads there. */
+  readonly here?: CheckAt;
+}
+
 /** What doesn't fit in the brief yet, each with the press that mends it; what would contradict itself on the sheet first. */
-export function ChecksHere({ checks }: { readonly checks: readonly Check[] }) {
+export function ChecksHere({ checks, here }: ChecksHereProps) {
   if (checks.length === 0) return null;
   const stopping = checks.filter(({ stops }) => stops).length;
   return (
@@ -18,14 +24,14 @@ export function ChecksHere({ checks }: { readonly checks: readonly Check[] }) {
       </h2>
       <ul>
         {checks.map((check) => (
-          <OneCheck key={check.id} check={check} />
+          <OneCheck key={check.id} check={check} isHere={check.at === here} />
         ))}
       </ul>
     </section>
   );
 }
 
-function OneCheck({ check }: { readonly check: Check }) {
+function OneCheck({ check, isHere }: { readonly check: Check; readonly isHere: boolean }) {
   const { run } = useBriefWork();
   const { change } = useRunActions();
   const { path, words } = wayTo(check.at);
@@ -38,9 +44,11 @@ function OneCheck({ check }: { readonly check: Check }) {
           {mend.words}
         </Button>
       ))}
-      <Link className="small" to={`/run/${run.id}/${path}`}>
-        {words}
-      </Link>
+      {isHere ? null : (
+        <Link className="small" to={`/run/${run.id}/${path}`}>
+          {words}
+        </Link>
+      )}
     </li>
   );
 }

@@ -1,6 +1,7 @@
 import { addDays, dateWords } from "@lampcrate/core";
 import { Segmented } from "antd";
 import { Button } from "../pieces/Button.tsx";
+import { LinkButton } from "../pieces/LinkButton.tsx";
 import { Open } from "../pieces/Lock.tsx";
 import { useHouseDay } from "../pieces/useHouseDay.ts";
 import type { By } from "./lanes.ts";
@@ -51,6 +52,7 @@ export function CalendarBar({ by, isMonth, days, put, undo, redo, onUndo, onRedo
         </div>
       </Open>
       <div className="row">
+        <LinkButton to="/calendar/place">Place sessions for me</LinkButton>
         <Button disabled={undo === null} onClick={onUndo} title={undo ?? "nothing to undo"}>
           Undo{undo === null ? "" : `: ${cut(undo)}`}
         </Button>

@@ -70,7 +70,13 @@ function Board({ doc, house }: { readonly doc: CalendarDoc; readonly house: Hous
     const [first] = changes;
     if (!held || !first) return;
     const many = changes.length === 1 ? "" : ` (${changes.length} sessions)`;
-    if (await saving.save({ words: `changed ${run?.title ?? "a session"} on ${held.session.start.replace("T", " ")}${many}`, changes, adds: [] }))
+    if (
+      await saving.save({
+        words: `changed ${run?.title ?? "a session"} on ${held.session.start.replace("T", " ")}${many}`,
+        changes,
+        adds: [],
+      })
+    )
       holding.leave();
   };
   const onWay = (way: WayOut): void => {

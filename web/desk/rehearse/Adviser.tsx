@@ -38,21 +38,23 @@ export function Adviser({ day, targets, onTargets, onTake }: AdviserProps) {
     setTrouble(null);
     setAdvice(null);
     setPart(0);
-    const now = askAdviser({ day, bounds, prices: usualPrices, targets }, run.id, setPart);
+    search.current?.end();
+    // A word that was on its way when the search was ended is not heard.
+    const now = askAdviser({ day, bounds, prices: usualPrices, targets }, run.id, (next) => search.current === now && setPart(next));
     search.current = now;
+    const over = (then: () => void): void => {
+      if (search.current !== now) return;
+      setPart(null);
+      then();
+    };
     now.answer.then(
-      (answer) => {
-        setAdvice(answer);
-        setPart(null);
-      },
-      (error: unknown) => {
-        setTrouble(error instanceof Error ? error.message : String(error));
-        setPart(null);
-      },
+      (answer) => over(() => setAdvice(answer)),
+      (error: unknown) => over(() => setTrouble(error instanceof Error ? error.message : String(error))),
     );
   };
   const end = (): void => {
     search.current?.end();
+    search.current = null;
     setPart(null);
   };
   const put = (target: Target): void => onTargets(targets.map((one) => (one.what === target.what ? target : one)));

@@ -1,4 +1,5 @@
 import { roomLacks } from "../../calendar/clashes.ts";
+import { goalsThatFit } from "../../calendar/goalThatFits.ts";
 import { families } from "../../family/families.ts";
 import { type Beside, type Check, type CheckedBrief, shortened } from "./check.ts";
 import { crateChecks } from "./crateChecks.ts";
@@ -39,21 +40,26 @@ function ruleChecks(brief: CheckedBrief): readonly Check[] {
   });
 }
 
-/** What the rooms of the sessions to come lack for this brief. */
+/** What the rooms of the sessions to come lack for this brief, and which goal near its own each could host. */
 function roomChecks(brief: CheckedBrief, { rooms, units }: Beside): readonly Check[] {
   const needs = { ...families[brief.family].needs(brief.spec), seats: null };
-  return rooms.flatMap((room) =>
-    roomLacks(room, needs, units).map(
+  return rooms.flatMap((room) => {
+    const mends = goalsThatFit(brief.family, brief.spec, room, units)
+      .slice(0, mostGoals)
+      .map(({ words, spec }) => ({ words: `Fit ${room.name}: ${words}`, patch: { spec } }));
+    return roomLacks(room, needs, units).map(
       ({ words, solve }, i): Check => ({
         id: `room ${room.id} ${i}`,
         at: "calendar",
         stops: false,
         words: `${words} ${solve}`,
-        mends: [],
+        mends: i === 0 ? mends : [],
       }),
-    ),
-  );
+    );
+  });
 }
+
+const mostGoals = 2;
 
 /** Days that are over, or in the wrong order. */
 function dateChecks({ dates: { opens, closes, reveal }, today }: Beside): readonly Check[] {

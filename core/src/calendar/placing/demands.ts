@@ -97,11 +97,12 @@ export function aboutPeople({ from, wanted, mostEach }: PlaceAsked, { slots, hou
   ]);
 }
 
-/** A session stays when and where it was put. */
-export function aboutPin({ session, start, room }: Pin, words: string, title: string, { slots, house }: At): readonly ToldDemand[] {
+/** A session stays when and where it was put, with whom. */
+export function aboutPin({ session, start, room, people }: Pin, words: string, title: string, { slots, house }: At): readonly ToldDemand[] {
   const at = slots.findIndex((slot) => slot.start === start);
   const found = house.rooms.find(({ id }) => id === room);
   const date = start.slice(0, 10);
+  const names = people.map((id) => house.people.find((one) => one.id === id)?.name ?? "");
   return [
     ...(at < 0
       ? []
@@ -110,6 +111,16 @@ export function aboutPin({ session, start, room }: Pin, words: string, title: st
             kind: "slots",
             session,
             slots: [at],
+          }),
+        ]),
+    ...(people.length === 0
+      ? []
+      : [
+          told(title, `pin people ${session}`, `${words} stays with ${names.join(" and ")}`, {
+            kind: "people",
+            session,
+            n: people.length,
+            of: people,
           }),
         ]),
     ...(found ? [told(title, `pin room ${session}`, `${words} stays in ${found.name}`, { kind: "room", session, rooms: [room] })] : []),

@@ -1,5 +1,5 @@
 import type { Solve } from "../../numeric/solver.ts";
-import { type Demand, type Placing, planOf, programText, type Wish } from "./program.ts";
+import { type Demand, type Placing, planOf, programText } from "./program.ts";
 
 /** Where a session goes, by the places of slot and room, and who is at it. */
 export interface Placed {
@@ -138,4 +138,4 @@ function leastHitting(demands: readonly Demand[], gifts: readonly (readonly stri
   return demands.flatMap(({ id }, i) => ((values[`h${i}`] ?? 0) > 0.5 ? [id] : []));
 }
 
-export type { Demand, Placing, Wish };
+export type { Demand, Placing };

@@ -41,6 +41,7 @@ export interface Pin {
   /** Wall clock. */
   readonly start: string;
   readonly room: string;
+  readonly people: readonly string[];
 }
 
 /** What is to be placed, and where it may go. Dates are local, both ends included. */
