@@ -72,6 +72,7 @@ export async function ensureBuilt() {
   zip(join(root, "web", "dist", "assets"));
   await bundle("server/src/main.ts", "server/dist/main.js");
   await bundle("server/src/house.ts", "server/dist/house.js");
+  await bundle("server/src/bench.ts", "server/dist/bench.js");
   await bundle("server/src/reckoning/thread.ts", "server/dist/reckonThread.js");
   await bundle("demo/src/load.ts", "server/dist/loadDemo.js");
   writeFileSync(stamp, now);

@@ -3,6 +3,7 @@ export type * from "./entries/evidence.ts";
 export type * from "./findings/findings.ts";
 export type * from "./findings/practice.ts";
 export * from "./house/audit.ts";
+export type * from "./house/bench.ts";
 export * from "./house/calendar.ts";
 export * from "./house/capabilities.ts";
 export type * from "./house/health.ts";

@@ -1,3 +1,4 @@
+export * from "./bench/lines.ts";
 export * from "./brief/briefFields.ts";
 export type * from "./brief/checks/check.ts";
 export * from "./brief/checks/checksOf.ts";

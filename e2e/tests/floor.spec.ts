@@ -1,6 +1,7 @@
+import { spawn } from "node:child_process";
 import { type Browser, expect, type Page, test } from "@playwright/test";
-import { openDesk, runOf } from "../desk.ts";
-import { type House, startHouse } from "../harness.ts";
+import { choose, openDesk, runOf } from "../desk.ts";
+import { freePort, type House, root, startHouse } from "../harness.ts";
 
 let house: House;
 test.beforeAll(async () => {
@@ -20,7 +21,7 @@ async function sessionNow(desk: Page, title: string, minutesAgo = 60): Promise<s
   const made = (await (await desk.request.post(`${house.url}/api/runs/${id}/sessions`, { data })).json()) as {
     sessions: { id: string; title: string }[];
   };
-  const found = made.sessions.find((session) => session.title === `Now ${title}`);
+  const found = made.sessions.filter((session) => session.title === `Now ${title}`).at(-1);
   if (!found) throw new Error("the session was made");
   return found.id;
 }
@@ -94,4 +95,58 @@ test("a team goes from building by the line and a rig to its result, and builds 
   await expect(floor.getByRole("button", { name: "Near miss (1)" })).toBeVisible();
   for (const target of await floor.locator(".floor .ant-btn:visible:not(.ant-btn-text)").all())
     expect((await target.boundingBox())?.height).toBeGreaterThanOrEqual(56);
+});
+
+test("a scale's reading lands in the result by itself, and is offered beside what was typed; without the scale the pad does as before", async ({
+  browser,
+}) => {
+  const planner = await openDesk(browser, house);
+  const standIns = spawn(process.execPath, ["server/dist/bench.js"], {
+    cwd: root,
+    env: { ...process.env, LAMPCRATE_SCALE_PORT: String(await freePort()), LAMPCRATE_GATE_PORT: String(await freePort()) },
+  });
+  try {
+    const port = await new Promise<string>((up) => {
+      let said = "";
+      standIns.stdout.on("data", (piece: Buffer) => {
+        said += piece.toString();
+        const found = /Scale, made believe, at port (\d+)/.exec(said);
+        if (found) up(found[1] ?? "");
+      });
+    });
+    await planner.goto(`${house.url}/house`);
+    const bench = planner.getByRole("region", { name: "At the bench" });
+    await choose(bench.getByLabel("How the scale is reached"), "at a port of the server's machine");
+    await bench.getByLabel("Port").fill(port);
+    await planner.getByRole("button", { name: "Save the house" }).click();
+    await expect(bench.getByRole("status")).toContainText("made believe, shows nothing yet");
+    await bench.getByRole("button", { name: "Lay 250 g on it" }).click();
+    await expect(bench.getByRole("status")).toContainText("shows 250\u00a0g");
+    const session = await sessionNow(planner, "Boardwalk over the Bog", 30);
+    const floor = await tablet(browser, session);
+    await come(floor, 1, 2);
+    await floor.getByRole("button", { name: "A1 to the line" }).click();
+    await floor.getByRole("button", { name: "A1 to rig 1" }).click();
+    await floor.getByRole("button", { name: "Result of A1 at rig 1" }).click();
+    const pad = floor.getByRole("dialog");
+    await expect(pad).toContainText("Scale is ready");
+    const lay = (value: number) =>
+      planner.request.post(`${house.url}/api/bench/scale/hand`, { data: { value }, headers: { origin: house.url } });
+    await lay(412.6);
+    await expect(pad.getByLabel("Result", { exact: true })).toContainText("412.6");
+    await expect(pad).toContainText("From the scale");
+    await lay(520);
+    await expect(pad.getByLabel("Result", { exact: true })).toContainText("520");
+    await pad.getByRole("button", { name: "Delete the last digit" }).click();
+    await lay(412.6);
+    await expect(pad.getByRole("button", { name: "Take 412.6 g from the scale" })).toBeVisible();
+    await expect(pad.getByLabel("Result", { exact: true })).toContainText("52");
+    await pad.getByRole("button", { name: "Take 412.6 g from the scale" }).click();
+    standIns.kill();
+    await expect(pad).toContainText("Scale: ");
+    await pad.getByRole("button", { name: "Keep 412.6 g" }).click();
+    await expect(floor.getByRole("region", { name: "Building" })).toContainText("412.6 g");
+  } finally {
+    standIns.kill();
+  }
 });

@@ -7,6 +7,7 @@ import type { Clock } from "./clock.ts";
 import { pages } from "./http/pages.ts";
 import { Problem } from "./http/problem.ts";
 import { nothingKept, sameSiteOnly, securityHeaders } from "./http/security.ts";
+import { benchRoutes } from "./routes/bench.ts";
 import { calendarRoutes } from "./routes/calendar.ts";
 import { floorRoutes } from "./routes/floor.ts";
 import { houseRoutes } from "./routes/house.ts";
@@ -29,6 +30,7 @@ function api(deps: Served, asked: () => Promise<HealthDoc>) {
     .route("/", runRoutes(deps))
     .route("/", calendarRoutes(deps))
     .route("/", floorRoutes(deps))
+    .route("/", benchRoutes(deps))
     .route("/", publicRoutes(deps));
 }
 

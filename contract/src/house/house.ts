@@ -1,4 +1,4 @@
-import type { FamilyId, HouseRules, NamedToken, Room, UnitChoice, WorkTimes } from "@lampcrate/core";
+import type { Bench, FamilyId, HouseRules, NamedToken, Room, UnitChoice, WorkTimes } from "@lampcrate/core";
 import type { Role } from "./capabilities.ts";
 
 /** A room as it crosses the wire: as it is reckoned with. */
@@ -65,6 +65,8 @@ export interface HouseInput {
   readonly rules: HouseRules;
   /** Families not named here are not counted. */
   readonly rigs: readonly OwnedRigs[];
+  /** Devices whose readings land in results by themselves. */
+  readonly bench: Bench;
 }
 
 export type HouseDoc = HouseInput;

@@ -1,5 +1,16 @@
-import { ageBands, familyIds, floors, type HouseRules, usualRules } from "@lampcrate/core";
+import {
+  ageBands,
+  type Bench,
+  type BenchSetting,
+  benchVias,
+  familyIds,
+  floors,
+  type HouseRules,
+  usualBench,
+  usualRules,
+} from "@lampcrate/core";
 import Joi from "joi";
+import type { BenchInput } from "../house/bench.ts";
 import { roles } from "../house/capabilities.ts";
 import type {
   AwayDoc,
@@ -78,6 +89,17 @@ const ownedRigs = objectOf<OwnedRigs>({
   owned: Joi.number().integer().min(0).max(200).required(),
 });
 
+const benchDevice = objectOf<BenchSetting>({
+  via: Joi.string()
+    .valid(...benchVias)
+    .required(),
+  port: Joi.number().integer().min(1024).max(65_535).required(),
+  baud: Joi.number().integer().min(300).max(921_600).required(),
+});
+const bench = objectOf<Bench>({ scale: benchDevice.required() as Joi.ObjectSchema, gate: benchDevice.required() as Joi.ObjectSchema });
+
+export const benchInput = objectOf<BenchInput>({ value: Joi.number().min(0).max(1_000_000).required() });
+
 export const houseInput = objectOf<HouseInput>({
   revision,
   name,
@@ -121,6 +143,7 @@ export const houseInput = objectOf<HouseInput>({
   people: Joi.array().max(100).unique("id").items(person).default([]) as Joi.ArraySchema,
   rules: rules.default(usualRules) as Joi.ObjectSchema,
   rigs: Joi.array().max(40).unique("family").items(ownedRigs).default([]) as Joi.ArraySchema,
+  bench: bench.default(usualBench) as Joi.ObjectSchema,
 });
 
 export const setupInput = objectOf<SetupInput>({

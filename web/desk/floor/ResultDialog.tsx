@@ -1,8 +1,8 @@
 import type { FloorDoc } from "@lampcrate/contract";
 import { type FloorUnit, familyOfBrief, readTrial, refusalWords, type TapOutcome } from "@lampcrate/core";
 import { Checkbox, Modal } from "antd";
-import { useState } from "react";
 import { Button } from "../pieces/Button.tsx";
+import { useLanding } from "./useLanding.tsx";
 
 interface Kept {
   readonly raw: string;
@@ -22,8 +22,8 @@ const keys = ["1", "2", "3", "4", "5", "6", "7", "8", "9", ".", "0"] as const;
 
 /** A unit's result by a number pad, in the brief's own unit, or a plain answer. */
 export function ResultDialog({ doc, unit, onKeep, onPhoto, onClose }: ResultDialogProps) {
-  const [raw, setRaw] = useState("");
   const [measure] = familyOfBrief(doc.brief).measures(doc.brief.spec);
+  const { raw, setRaw, fromBench } = useLanding(measure);
   if (!measure) return null;
   const read = raw === "" ? null : readTrial(raw, measure);
   const trouble = read && !read.ok ? refusalWords(read.reason, raw, { dimension: measure.dimension, defaultUnit: measure.unit }) : null;
@@ -33,6 +33,7 @@ export function ResultDialog({ doc, unit, onKeep, onPhoto, onClose }: ResultDial
     <Modal open centered width={420} title={`${unit.label}: ${measure.words}`} footer={null} onCancel={onClose} className="floor-dialog">
       {hasNumber ? (
         <>
+          {fromBench}
           <output className="pad-shown" aria-label="Result">
             {raw === "" ? "0" : raw} <span>{measure.unit ?? ""}</span>
           </output>

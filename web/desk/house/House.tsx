@@ -3,6 +3,7 @@ import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { Input, InputNumber, Select } from "antd";
 import { Link } from "react-router";
 import { api, ask } from "../../shared/client.ts";
+import { BenchDevices } from "../bench/BenchDevices.tsx";
 import { Button } from "../pieces/Button.tsx";
 import { ClashNotice } from "../pieces/ClashNotice.tsx";
 import { CurrencyChoice, ZoneChoice } from "../pieces/HouseChoices.tsx";
@@ -154,6 +155,7 @@ function HouseForm({ saved }: { readonly saved: HouseDoc }) {
       <Rooms house={house} onChange={(rooms) => set({ rooms })} message={message} />
       <People people={house.people} onChange={(people) => set({ people })} message={message} />
       <SessionRules rules={house.rules} rigs={house.rigs} onChange={set} message={message} />
+      <BenchDevices bench={house.bench} saved={saved.bench} onChange={(bench) => set({ bench })} message={message} />
       <Closures closures={house.closures} onChange={(closures) => set({ closures })} message={message} />
       <CalendarFile house={house} onChange={set} />
       <ClashNotice clashes={clashes} onTakeTheirs={takeTheirs} />

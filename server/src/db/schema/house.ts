@@ -1,5 +1,5 @@
 import { type AwayDoc, auditAreas, feedScopes, type OwnedRigs, type PreparingDoc, roles } from "@lampcrate/contract";
-import { floors, type HouseRules, type NamedToken, unitChoices } from "@lampcrate/core";
+import { type Bench, floors, type HouseRules, type NamedToken, unitChoices } from "@lampcrate/core";
 import { index, integer, real, sqliteTable, text } from "drizzle-orm/sqlite-core";
 
 /* Who and where: the house, its people, rooms and closed days. */
@@ -21,6 +21,7 @@ export const house = sqliteTable("house", {
   /** null: the usual. */
   rules: text("rules", { mode: "json" }).$type<HouseRules | null>(),
   rigs: text("rigs", { mode: "json" }).$type<readonly OwnedRigs[]>().notNull().default([]),
+  bench: text("bench", { mode: "json" }).$type<Bench | null>(),
   /** How surely the season is bought for as one; null: each crate by itself. */
   buyAsOne: real("buy_as_one"),
   revision: integer("revision").notNull(),

@@ -1,6 +1,6 @@
 import { isDeepStrictEqual } from "node:util";
 import type { HouseDoc, HouseInput, PreparingDoc, SetupInput } from "@lampcrate/contract";
-import { instantOf, usualRules, usualTimes } from "@lampcrate/core";
+import { instantOf, usualBench, usualRules, usualTimes } from "@lampcrate/core";
 import { asc, count, eq, notInArray } from "drizzle-orm";
 import type { Store } from "../../db/open.ts";
 import { closure, house, person, room, session, staff } from "../../db/schema/index.ts";
@@ -39,7 +39,8 @@ export function houseDoc(db: Store): HouseDoc {
   const { name, zone, currency, units, publicUrl, keepingDays, tokens, rigs, revision } = found;
   const preparing = found.preparing ?? usualPreparing;
   const rules = found.rules ?? usualRules;
-  return { name, zone, currency, units, publicUrl, keepingDays, revision, rooms, closures, preparing, tokens, people, rules, rigs };
+  const bench = found.bench ?? usualBench;
+  return { name, zone, currency, units, publicUrl, keepingDays, revision, rooms, closures, preparing, tokens, people, rules, rigs, bench };
 }
 
 /** Until a house says otherwise. */
@@ -140,6 +141,7 @@ export function saveHouse(deps: Deps, by: Person, input: HouseInput): HouseDoc {
         tokens: input.tokens,
         rules: input.rules,
         rigs: input.rigs,
+        bench: input.bench,
         revision: now.revision + 1,
       })
       .where(eq(house.id, houseId))
@@ -206,6 +208,7 @@ function houseWords(before: HouseDoc, after: HouseInput): string {
     people: "people",
     rules: "rules for adults and breaks",
     rigs: "rigs that are owned",
+    bench: "devices at the bench",
   } as const;
   const changed = (Object.keys(names) as (keyof typeof names)[]).filter((key) => !isDeepStrictEqual(before[key], after[key]));
   return changed.length === 0 ? "saved the house" : `changed ${changed.map((key) => names[key]).join(", ")} of the house`;
