@@ -94,6 +94,7 @@ export * from "./floor/live/forecast.ts";
 export * from "./floor/live/learn.ts";
 export * from "./floor/live/taps.ts";
 export * from "./floor/rehearse.ts";
+export { countsAt, type Dot, type DotPlace, type DotStep, type Replay, replayDay, replayTypical, stepAt } from "./floor/replay/replay.ts";
 export type { DropInReport, Estimate, Spreading, Waits } from "./floor/report.ts";
 export type { Standing, Target } from "./floor/targets.ts";
 export * from "./floor/usualDay.ts";

@@ -39,6 +39,20 @@ test("a drop-in day is rehearsed: arrivals drawn, another day held beside, the a
   await expect(numbers.getByRole("columnheader", { name: "Held beside" })).toBeVisible();
   const builders = numbers.getByRole("row", { name: /^Builders who come/ }).getByRole("cell");
   await expect.poll(async () => (await builders.nth(0).textContent()) === (await builders.nth(1).textContent())).toBe(true);
+  // One day of them, minute by minute; nothing moves by itself where less motion is asked for.
+  const typical = desk.getByRole("region", { name: "A typical day" });
+  const plan = typical.getByRole("img");
+  await expect(plan).toHaveAccessibleName(/^10:00: 0 gone home/);
+  await expect(typical).toContainText("Marsh Room, to scale; tables for four, a dot is a builder.");
+  await expect(typical.getByRole("button", { name: "Play" })).toHaveCount(0);
+  const time = typical.getByRole("slider", { name: "Time of the day" });
+  await time.focus();
+  await desk.keyboard.press("End");
+  await expect(time).toHaveAttribute("aria-valuetext", /^14:/);
+  await expect(plan).toHaveAccessibleName(/[1-9]\d* gone home/);
+  await desk.keyboard.press("Home");
+  for (let i = 0; i < 60; i += 1) await desk.keyboard.press("ArrowRight");
+  await expect(plan).toHaveAccessibleName(/^11:00: .*(building|testing)/);
   const adviser = desk.getByRole("region", { name: "Adviser" });
   await adviser.getByRole("button", { name: "Find it" }).click();
   await expect(adviser.getByText(/will do:/)).toBeVisible({ timeout: 60_000 });

@@ -91,26 +91,28 @@ export class DropInDays {
     const size = this.draws.size(party);
     this.parties.add(now, size, waiting);
     tally.arrived(size);
+    tally.moved?.("comes", party, now, size);
     this.foreseeArrival();
-    if (this.kitsLeft <= 0) return this.sendAway(party, "kits");
-    if ((day.seats !== null && size > day.seats) || this.isClosed) return this.sendAway(party, "seats");
+    if (this.kitsLeft <= 0) return this.sendAway(party, "kits", now);
+    if ((day.seats !== null && size > day.seats) || this.isClosed) return this.sendAway(party, "seats", now);
     if (this.seatLine.isEmpty && this.freeSeats >= size) return this.seat(party, now);
     const patience = this.draws.patience(party);
-    if (patience <= 0) return this.sendAway(party, "seats");
+    if (patience <= 0) return this.sendAway(party, "seats", now);
     this.seatLine.put(party);
     this.seatWaiting.change(size, now);
     if (patience < Number.POSITIVE_INFINITY) this.events.put(now + patience, happens.givesUp, party);
   }
 
-  private sendAway(party: number, forWhat: "seats" | "kits"): void {
+  private sendAway(party: number, forWhat: "seats" | "kits", now: number): void {
     this.parties.state[party] = gone;
+    this.tally.moved?.("sent away", party, now, this.parties.size[party] as number);
     this.tally.sentAway(this.parties.size[party] as number, forWhat);
   }
 
   private giveUp(party: number, now: number): void {
     if (this.parties.state[party] !== waiting) return;
     this.seatWaiting.change(-(this.parties.size[party] as number), now);
-    this.sendAway(party, "seats");
+    this.sendAway(party, "seats", now);
     this.moveLine(now);
   }
 
@@ -125,7 +127,7 @@ export class DropInDays {
       const party = this.seatLine.take();
       if (this.parties.state[party] !== waiting) continue;
       this.seatWaiting.change(-(this.parties.size[party] as number), now);
-      this.sendAway(party, forWhat);
+      this.sendAway(party, forWhat, now);
     }
   }
 
@@ -161,6 +163,7 @@ export class DropInDays {
     this.freeSeats -= got * seatsPer;
     this.seats.change(got * seatsPer, now);
     tally.tookKits(got);
+    tally.moved?.("sits", party, now, got);
     if (this.kitsLeft <= 0) this.clearLine(now, "kits");
     if (got > 0) this.greet(party, now);
   }
@@ -188,13 +191,18 @@ export class DropInDays {
 
   private startBuilding(party: number, now: number): void {
     const first = this.parties.firstUnit[party] as number;
-    for (let i = 0; i < (this.parties.units[party] as number); i += 1)
-      this.events.put(now + this.draws.build(party, i, 0), happens.buildEnds, first + i);
+    for (let i = 0; i < (this.parties.units[party] as number); i += 1) this.beginBuild(first + i, now, this.draws.build(party, i, 0));
+  }
+
+  private beginBuild(unit: number, now: number, minutes: number): void {
+    this.tally.moved?.("builds", unit, now, 1);
+    this.events.put(now + minutes, happens.buildEnds, unit);
   }
 
   private buildEnds(unit: number, now: number): void {
     if (this.day.trials <= 0) return this.leave(unit, now);
     this.units.lineSince[unit] = now;
+    this.tally.moved?.("stands in line", unit, now, 1);
     if (this.freeRigs > 0) return this.test(unit, now);
     this.rigLine.put(unit);
     this.rigWaiting.change(1, now);
@@ -206,6 +214,7 @@ export class DropInDays {
     this.tally.waitedForRig(now - (this.units.lineSince[unit] as number));
     this.units.lineSince[unit] = -1;
     this.units.testSince[unit] = now;
+    this.tally.moved?.("tests", unit, now, 1);
     this.events.put(
       now + this.draws.visit(party, unit - (this.parties.firstUnit[party] as number), this.units.loop[unit] as number),
       happens.testEnds,
@@ -225,7 +234,7 @@ export class DropInDays {
     if (loop < day.mostRebuilds && now + needs <= day.closingMin && draws.again(party, place, loop)) {
       this.units.loop[unit] = loop + 1;
       this.tally.rebuilt();
-      this.events.put(now + day.rebuildFraction * draws.build(party, place, loop + 1), happens.buildEnds, unit);
+      this.beginBuild(unit, now, day.rebuildFraction * draws.build(party, place, loop + 1));
     } else this.leave(unit, now);
     if (this.freeRigs > 0 && !this.rigLine.isEmpty) {
       this.rigWaiting.change(-1, now);
@@ -237,6 +246,7 @@ export class DropInDays {
     const party = this.units.party[unit] as number;
     const seats = this.units.seats[unit] as number;
     this.units.leftAt[unit] = now;
+    this.tally.moved?.("leaves", unit, now, 1);
     this.freeSeats += seats;
     this.seats.change(-seats, now);
     this.tally.seatBusy(this.parties.seatedAt[party] as number, now, seats);
@@ -258,6 +268,7 @@ export class DropInDays {
       if ((this.units.lineSince[unit] as number) >= 0) tally.waitedForRig(now - (this.units.lineSince[unit] as number));
       if ((this.units.testSince[unit] as number) >= 0) tally.rigBusy(this.units.testSince[unit] as number, now);
       tally.seatBusy(this.parties.seatedAt[party] as number, now, this.units.seats[unit] as number);
+      tally.moved?.("stopped", unit, now, 1);
       tally.unfinished(now - (this.parties.arrivedAt[party] as number));
     }
   }

@@ -15,5 +15,10 @@ export interface Watch {
   left(minutes: number, at: number): void;
   /** A unit is still inside at the stop. */
   unfinished(minutes: number): void;
+  /** Somebody goes from one place to another: a party until it sits, a unit from then on. Only who draws a day asks for it. */
+  moved?(what: Move, who: number, now: number, size: number): void;
   endDay(peakSeats: number, peakSeatLine: number, peakRigLine: number): void;
 }
+
+/** How somebody moves. A party comes, is sent away or sits down with so many units; a unit builds, stands in line, tests, leaves, or is inside at the stop. */
+export type Move = "comes" | "sent away" | "sits" | "builds" | "stands in line" | "tests" | "leaves" | "stopped";

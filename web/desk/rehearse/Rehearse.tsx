@@ -15,6 +15,7 @@ import { Adviser } from "./Adviser.tsx";
 import { ArrivalProfile } from "./ArrivalProfile.tsx";
 import { DayNumbers } from "./DayNumbers.tsx";
 import { DayPanel } from "./DayPanel.tsx";
+import { TypicalDay } from "./replay/TypicalDay.tsx";
 import { UseChart } from "./UseChart.tsx";
 import { useRehearsal } from "./useRehearsal.ts";
 
@@ -109,6 +110,7 @@ export function Rehearse() {
         </div>
       </section>
       {report ? <UseChart day={sound} report={report} clock={clock} /> : null}
+      <TypicalDay day={sound} clock={clock} />
       <Adviser day={sound} targets={targets} onTargets={setTargets} onTake={takeOver} />
     </StepDesk>
   );

@@ -1,4 +1,14 @@
-import { type Advice, type AdviceAsked, advising, type DropIn, type DropInReport, rehearse, seedOf } from "@lampcrate/core";
+import {
+  type Advice,
+  type AdviceAsked,
+  advising,
+  type DropIn,
+  type DropInReport,
+  type Replay,
+  rehearse,
+  replayTypical,
+  seedOf,
+} from "@lampcrate/core";
 import { expose } from "comlink";
 
 /** A day to be rehearsed, and one held beside it, against the same arrivals. */
@@ -15,12 +25,25 @@ export interface Rehearsed {
   readonly tookMs: number;
 }
 
+/** A day of which one is to be played again. */
+export type ReplayInput = Pick<RehearseInput, "day" | "days" | "seed">;
+
+export interface Replayed extends Replay {
+  readonly tookMs: number;
+}
+
 const floor = {
   rehearse({ day, beside, days, seed }: RehearseInput): Rehearsed {
     const from = performance.now();
     const of = (one: DropIn): DropInReport => rehearse(one, days, seedOf(seed, "drop-in"));
     const report = of(day);
     return { report, beside: beside && of(beside), tookMs: performance.now() - from };
+  },
+
+  /** The most ordinary of so many days, move by move. */
+  replay({ day, days, seed }: ReplayInput): Replayed {
+    const from = performance.now();
+    return { ...replayTypical(day, days, seedOf(seed, "drop-in")), tookMs: performance.now() - from };
   },
 
   /** Searches to the end, and tells now and then how far it is. */

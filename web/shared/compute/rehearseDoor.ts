@@ -2,13 +2,18 @@ import type { Advice, AdviceAsked } from "@lampcrate/core";
 import { proxy, wrap } from "comlink";
 import { beside } from "./beside.ts";
 import { LatestDoor } from "./latestDoor.ts";
-import type { Rehearsed, RehearseInput, RehearseWorker } from "./rehearse.worker.ts";
+import type { Rehearsed, RehearseInput, RehearseWorker, Replayed, ReplayInput } from "./rehearse.worker.ts";
 
 const open = (): Worker => new Worker(new URL("./rehearse.worker.ts", import.meta.url), { type: "module" });
 
 /** The door to the worker that rehearses a day. */
 export function rehearseDoor(): LatestDoor<RehearseInput, Rehearsed> {
   return new LatestDoor(() => beside<RehearseWorker, RehearseInput, Rehearsed>(open(), (remote, input) => remote.rehearse(input)));
+}
+
+/** The door to the worker that plays a typical day again. */
+export function replayDoor(): LatestDoor<ReplayInput, Replayed> {
+  return new LatestDoor(() => beside<RehearseWorker, ReplayInput, Replayed>(open(), (remote, input) => remote.replay(input)));
 }
 
 /** A search of the adviser's under way: its answer, and how to end it before. */
