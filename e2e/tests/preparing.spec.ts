@@ -31,6 +31,28 @@ test("with fewer hours a day, packing must begin earlier; closed days are skippe
   await expect(preparing).toContainText(/0\.\d hours too few are left before Sat 28 Nov: ask more people, or begin today and pack less/);
   await choose(desk.getByLabel("Crate for"), "Sat 5 Dec, Saturday drop-in");
   await expect(preparing).toContainText(/begin by (Fri 27 Nov|Sat 28 Nov|Tue 1 Dec) to be ready for Sat 5 Dec/);
+  // The calendar says so too, until somebody has said that it is done.
+  const clashes = desk.getByRole("complementary", { name: "Beside the calendar" });
+  await desk.goto(`${house.url}/calendar?day=2026-11-28`);
+  await expect(clashes).toContainText(
+    /The crate for Boardwalk over the Bog, Sat 28 Nov 10:00 can't be ready in time: \d+ working days? late/,
+  );
+  await desk.goto(house.url);
+  const week = desk.getByRole("complementary", { name: "This week" });
+  const step = week.getByRole("listitem").filter({ hasText: "Begin preparing for Sat 28 Nov" }).filter({ hasText: "Boardwalk" });
+  await expect(step).toContainText(/Late by \d+ working days?, was due/);
+  await choose(step.getByLabel(/^Whose: Begin preparing/), "Moss Lark");
+  await desk.reload();
+  await expect(step).toContainText("Moss Lark");
+  await step.getByRole("checkbox", { name: /^Done: Begin preparing for Sat 28 Nov, Boardwalk/ }).click();
+  const done = week.getByRole("list", { name: "Done" });
+  await expect(done).toContainText("Begin preparing for Sat 28 Nov");
+  await expect(step.getByRole("checkbox")).toHaveCount(0);
+  await desk.goto(`${house.url}/calendar?day=2026-11-28`);
+  await expect(clashes).not.toContainText("The crate for Boardwalk over the Bog, Sat 28 Nov");
+  await desk.goto(house.url);
+  await done.getByRole("button", { name: "not done" }).click();
+  await expect(step.getByRole("checkbox")).toHaveCount(1);
 });
 
 test("the store room says what the season takes, what is on its way, and what is short", async ({ browser }) => {

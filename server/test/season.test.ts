@@ -1,4 +1,4 @@
-import type { MaterialDoc, ProblemDoc, RunDoc, SeasonDoc, SheetDoc } from "@lampcrate/contract";
+import type { HouseDoc, MaterialDoc, ProblemDoc, RunDoc, SeasonDoc, SheetDoc } from "@lampcrate/contract";
 import { type KitLine, kitCut, usualLine } from "@lampcrate/core";
 import { afterEach, beforeEach, describe, expect, it } from "vitest";
 import { addMaterial, entriesOf, goodEntry, makeRun, openTestHouse, password, sendTo, settings, type TestHouse } from "./house.ts";
@@ -46,6 +46,47 @@ const withLines = async (run: RunDoc, lines: readonly unknown[]): Promise<RunDoc
   expect([answer.status, (answer.body as ProblemDoc).errors]).toEqual([200, undefined]);
   return answer.body as RunDoc;
 };
+
+describe("what is said of a step", () => {
+  const mark = (body: object, cookie?: string) => house.ask("PUT", "/api/season/steps", body, cookie === undefined ? {} : { cookie });
+  const marks = async () => (await season()).marks;
+
+  it("is whose it is and that it is done, until it is taken back; it goes with its run and with its person", async () => {
+    const run = await makeRun(house);
+    const doc = (await house.ask("GET", "/api/house")).body as HouseDoc;
+    const moss = { id: "moss-lark", name: "Moss Lark", weekHours: null, away: [] };
+    expect((await house.ask("PUT", "/api/house", { ...doc, people: [moss] })).status).toBe(200);
+    const step = { id: "prepare saturday", runId: run.id, done: false, owner: "moss-lark" };
+    expect((await mark(step)).status).toBe(200);
+    expect(await marks()).toEqual([step]);
+    const done = { ...step, done: true };
+    expect(((await mark(done)).body as SeasonDoc).marks).toEqual([done]);
+    expect((await mark({ ...step, owner: "somebody-else" })).status).toBe(422);
+    expect((await mark({ ...step, runId: "nobodys-run" })).status).toBe(404);
+    expect((await mark({ ...step, id: "" })).status).toBe(422);
+    expect(await marks()).toEqual([done]);
+    const now = (await house.ask("GET", "/api/house")).body as HouseDoc;
+    await house.ask("PUT", "/api/house", { ...now, people: [] });
+    expect(await marks()).toEqual([{ ...done, owner: null }]);
+    await mark({ ...step, owner: null });
+    expect(await marks()).toEqual([]);
+  });
+
+  it("counts working days until a step must begin, closed days left out", async () => {
+    const { id } = (await house.ask("POST", "/api/runs", { title: "Bare", kind: "drop-in", family: "span" })).body as { id: string };
+    await house.ask("POST", `/api/runs/${id}/sessions`, session("2026-12-05T10:00"));
+    const publish = async () => (await season()).toDo.find(({ step }) => step === "publish");
+    house.at("2026-12-01T09:00:00Z");
+    expect(await publish()).toMatchObject({ due: "2026-12-02", slack: 1, late: false });
+    house.at("2026-12-04T09:00:00Z");
+    expect(await publish()).toMatchObject({ due: "2026-12-02", slack: -2, late: true });
+    const cookie = await house.signIn("pat", password);
+    const doc = (await house.ask("GET", "/api/house", undefined, { cookie })).body as HouseDoc;
+    const closed = { id: "stocktaking", from: "2026-12-03", to: "2026-12-03", why: "" };
+    await house.ask("PUT", "/api/house", { ...doc, closures: [closed] }, { cookie });
+    expect((await publish())?.slack).toBe(-1);
+  });
+});
 
 describe("what must be done this week", () => {
   it("asks an empty house for a material, and a new run for its kit, its day and its sheet", async () => {

@@ -163,11 +163,26 @@ export interface ToDo {
   readonly id: string;
   readonly runId: string;
   readonly runTitle: string;
+  /** Latest day to start. */
   readonly due: string;
+  /** Working days from today until then; below 0: late. */
+  readonly slack: number;
   readonly late: boolean;
+  /** Nothing shows by itself that it is done: somebody says so. */
+  readonly told: boolean;
   readonly words: string;
   readonly detail: string;
   readonly step: "buying" | "brief" | "crate" | "calendar" | "publish" | "sift" | "findings";
+}
+
+/** What somebody has said of a step: that it is done, and whose it is. */
+export interface StepMark {
+  /** The step's own id. */
+  readonly id: string;
+  readonly runId: string;
+  readonly done: boolean;
+  /** One of the house's people; null: nobody's yet. */
+  readonly owner: string | null;
 }
 
 /** Word that a run's entries are about to go. */
@@ -188,6 +203,7 @@ export interface SeasonDoc {
   readonly runs: readonly RunSummary[];
   readonly closures: readonly { readonly from: string; readonly to: string; readonly why: string }[];
   readonly toDo: readonly ToDo[];
+  readonly marks: readonly StepMark[];
   readonly missing: readonly { readonly words: string; readonly to: string }[];
   readonly erasing: readonly ErasingNotice[];
   /** Why nothing is erased for now, in words; null usually. */

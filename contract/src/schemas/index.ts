@@ -16,6 +16,7 @@ export {
   sessionRepeats,
   sessionSave,
   starterStart,
+  stepMark,
 } from "./run.ts";
 export * from "./stock.ts";
 export * from "./supplier.ts";

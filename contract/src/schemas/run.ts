@@ -1,6 +1,16 @@
 import { familyIds, runKinds } from "@lampcrate/core";
 import Joi from "joi";
-import type { DuplicateInput, NewRun, RunSave, SeriesDays, SessionInput, SessionRepeats, SessionSave, StarterStart } from "../runs/run.ts";
+import type {
+  DuplicateInput,
+  NewRun,
+  RunSave,
+  SeriesDays,
+  SessionInput,
+  SessionRepeats,
+  SessionSave,
+  StarterStart,
+  StepMark,
+} from "../runs/run.ts";
 import { afterwards, scorings } from "../runs/run.ts";
 import { date, heads, id, line, objectOf, revision, said, units, wall } from "./parts.ts";
 import { rehearsal } from "./rehearsal.ts";
@@ -70,3 +80,10 @@ export const sessionRepeats = objectOf<SessionRepeats>({
   exdates: Joi.array().items(wall).max(200).unique().required() as Joi.ArraySchema,
 });
 export const sessionSave = objectOf<SessionSave>({ ...session, revision });
+
+export const stepMark = objectOf<StepMark>({
+  id: line(120).min(1).required(),
+  runId: id.required(),
+  done: Joi.boolean().required(),
+  owner: id.allow(null).required(),
+});

@@ -1,5 +1,5 @@
 import type { HealthDoc } from "@lampcrate/contract";
-import { houseInput } from "@lampcrate/contract/schemas";
+import { houseInput, stepMark } from "@lampcrate/contract/schemas";
 import { Hono } from "hono";
 import { validator } from "hono/validator";
 import type { Deps } from "../deps.ts";
@@ -10,6 +10,7 @@ import { trustClock } from "../jobs/clockWatch.ts";
 import { trailPage } from "../services/house/audit.ts";
 import { houseDoc, saveHouse } from "../services/house/house.ts";
 import { seasonDoc } from "../services/runs/season.ts";
+import { markStep } from "../services/runs/stepMarks.ts";
 
 /** The trail's last line on the page before: its instant and number. */
 const before = validator("query", (value: Record<string, string | string[]>) => {
@@ -24,6 +25,7 @@ const before = validator("query", (value: Record<string, string | string[]>) => 
 export function houseRoutes(deps: Deps, asked: () => Promise<HealthDoc>) {
   const look = allow(deps, "look");
   const keep = allow(deps, "house");
+  const count = allow(deps, "count");
   return new Hono<Signed>()
     .get("/house", look, (c) => c.json(houseDoc(deps.db)))
     .put("/house", keep, body(houseInput), (c) => c.json(saveHouse(deps, c.get("person"), c.req.valid("json"))))
@@ -33,5 +35,9 @@ export function houseRoutes(deps: Deps, asked: () => Promise<HealthDoc>) {
       return c.json({ trusted: true });
     })
     .get("/audit", keep, before, (c) => c.json(trailPage(deps.db, c.req.valid("query").before)))
-    .get("/season", look, (c) => c.json(seasonDoc(deps.db, deps.clock())));
+    .get("/season", look, (c) => c.json(seasonDoc(deps.db, deps.clock())))
+    .put("/season/steps", count, body(stepMark), (c) => {
+      markStep(deps, c.get("person"), c.req.valid("json"));
+      return c.json(seasonDoc(deps.db, deps.clock()));
+    });
 }

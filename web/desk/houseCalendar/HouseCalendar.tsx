@@ -57,8 +57,8 @@ function Board({ doc, house }: { readonly doc: CalendarDoc; readonly house: Hous
   const shown = useShown();
   const { by, isMonth, day, put } = shown;
   const { saving, undo, redo, undoTrouble } = useSaveSessions(doc);
-  const holding = useHeld(doc, house);
   const preparing = usePreparing(house);
+  const holding = useHeld(doc, house, preparing.slack);
   const { held, standing } = holding;
   const run = doc.runs.find(({ id }) => id === held?.session.runId);
   const days = isMonth ? monthOf(day) : weekOf(day);
@@ -115,7 +115,7 @@ function Board({ doc, house }: { readonly doc: CalendarDoc; readonly house: Hous
               holding={{ ...holding, held }}
               run={run}
               house={house}
-              preparing={preparing(held.session.id, held.candidate.start.slice(0, 10))}
+              preparing={preparing.words(held.session.id, held.candidate.start.slice(0, 10))}
               pending={saving.pending}
               trouble={saving.trouble}
               onSave={() => void save()}

@@ -13,6 +13,7 @@ import {
 import { useMemo, useState } from "react";
 import { sessionInput } from "../pieces/sessionInput.ts";
 import { useHouseDay } from "../pieces/useHouseDay.ts";
+import type { PreparingAt } from "./usePreparing.ts";
 
 /** A session in hand: where it would go, and for which of its repeat. */
 export interface Held {
@@ -44,7 +45,7 @@ const nearDays = 8;
 /** A clash of these kinds is refused by the server as well. */
 const refusing: readonly ToldClash["kind"][] = ["room twice", "series order"];
 
-export function useHeld(doc: CalendarDoc, house: HouseDoc): Holding {
+export function useHeld(doc: CalendarDoc, house: HouseDoc, slack: PreparingAt["slack"]): Holding {
   const { now } = useHouseDay();
   const [taken, setTaken] = useState<{ id: string; candidate: SessionInput; scope: RepeatScope } | null>(null);
   const session = taken ? doc.sessions.find(({ id }) => id === taken.id) : undefined;
@@ -61,11 +62,12 @@ export function useHeld(doc: CalendarDoc, house: HouseDoc): Holding {
     const others = doc.sessions.filter(
       (one) => !ids.has(one.id) && (runs.has(one.runId) || (one.start.slice(0, 10) >= first && one.start.slice(0, 10) <= last)),
     );
-    return clashesTold({ ...by, sessions: [...others, ...moved], only: [...ids] });
-  }, [doc, house, now, moved]);
+    const sessions = [...others, ...moved];
+    return clashesTold({ ...by, sessions, only: [...ids], slackOf: slackIn(sessions, slack) });
+  }, [doc, house, now, moved, slack]);
   const standing = useMemo(
-    () => clashesTold({ sessions: doc.sessions, runs: doc.runs, house, units: house.units, now }),
-    [doc, house, now],
+    () => clashesTold({ sessions: doc.sessions, runs: doc.runs, house, units: house.units, now, slackOf: slackIn(doc.sessions, slack) }),
+    [doc, house, now, slack],
   );
   const changed = held !== null && JSON.stringify(sessionInput(held.session)) !== JSON.stringify(held.candidate);
   const against = held ? clashes.find(({ kind }) => refusing.includes(kind)) : undefined;
@@ -84,6 +86,15 @@ export function useHeld(doc: CalendarDoc, house: HouseDoc): Holding {
     setScope: (scope) => setTaken((was) => was && { ...was, scope }),
     leave: () => setTaken(null),
     changes: () => moved.map((one) => ({ ...sessionInput(one), id: one.id, revision: one.revision })),
+  };
+}
+
+/** Slack of the crates of sessions, by the days on which they lie here. */
+function slackIn(sessions: readonly CalendarSession[], slack: PreparingAt["slack"]): (id: string) => number | null {
+  const days = new Map(sessions.map(({ id, start, cancelled }) => [id, cancelled ? null : start.slice(0, 10)]));
+  return (id) => {
+    const day = days.get(id);
+    return day ? slack(id, day) : null;
   };
 }
 

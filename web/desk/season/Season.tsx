@@ -38,7 +38,8 @@ export function Season() {
         </p>
       </main>
     );
-  const { runs, missing, today } = season.data;
+  const { runs, missing, marks } = season.data;
+  const undone = toDo.filter((item) => !marks.some(({ id, done }) => done && id === item.id));
   const sessions = runs.reduce((sum, run) => sum + run.sessions.length, 0);
   const entries = runs.reduce((sum, run) => sum + run.accepted + run.waiting, 0);
   return (
@@ -72,11 +73,11 @@ export function Season() {
                 No run yet. Start one: choose a challenge, and the crate, the calendar and the sheet for families follow from its numbers.
               </p>
             ) : (
-              <Runs season={season.data} toDo={toDo} />
+              <Runs season={season.data} toDo={undone} />
             )}
           </div>
         </div>
-        <ThisWeek toDo={toDo} today={today} />
+        <ThisWeek toDo={toDo} season={season.data} />
       </div>
     </main>
   );

@@ -33,11 +33,13 @@ function workOf(doc: BuyingDoc, crates: readonly SeasonCrate[]): readonly ToDo[]
     const { crate, kind, by, slack, materials } = start;
     return [
       {
-        id: `${kind} ${crate.id} ${materials[0]?.id ?? ""}`,
+        id: [kind, crate.id, ...materials.slice(0, 1).map((material) => material.id)].join(" "),
         runId: crate.runId,
         runTitle: crate.runTitle,
         due: by,
+        slack,
         late: slack < 0,
+        told: true,
         ...wordsOf(start, name, doc.today),
         step: kind === "prepare" ? ("crate" as const) : ("buying" as const),
       },

@@ -149,3 +149,15 @@ export const undoStep = sqliteTable(
   },
   (t) => [index("undo_run").on(t.runId, t.staffId)],
 );
+
+/** What was said of steps of preparing: done, and whose. A step without either has no row. */
+export const stepMark = sqliteTable("step_mark", {
+  id: text("id").primaryKey(),
+  runId: text("run_id")
+    .notNull()
+    .references(() => run.id, { onDelete: "cascade" }),
+  done: integer("done", { mode: "boolean" }).notNull(),
+  owner: text("owner"),
+  at: integer("at").notNull(),
+  staffId: text("staff_id").notNull(),
+});

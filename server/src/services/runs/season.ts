@@ -1,5 +1,5 @@
 import type { RunSummary, SeasonDoc, ToDo } from "@lampcrate/contract";
-import { addDays, dateOf, shortDate, weekdayOf } from "@lampcrate/core";
+import { addDays, dateOf, shortDate, type WorkingDays, weekdayOf, workingDayOnOrAfter, workingDaysBetween } from "@lampcrate/core";
 import { asc, count, eq } from "drizzle-orm";
 import type { Store } from "../../db/open.ts";
 import { brief, briefLine, entry, run, session } from "../../db/schema/index.ts";
@@ -7,6 +7,7 @@ import { clockHeld } from "../../jobs/clockWatch.ts";
 import { erasingNotices } from "../entries/erasingNotices.ts";
 import { houseDoc } from "../house/house.ts";
 import { materialList } from "../store/materials.ts";
+import { stepMarks } from "./stepMarks.ts";
 
 /** All runs on the time line, and what must be done this week. */
 export function seasonDoc(db: Store, now: number): SeasonDoc {
@@ -23,7 +24,8 @@ export function seasonDoc(db: Store, now: number): SeasonDoc {
     zone: house.zone,
     runs,
     closures: house.closures.map(({ from, to, why }) => ({ from, to, why })),
-    toDo: toDos(db, runs, today),
+    toDo: toDos(db, runs, { today, weekdays: house.preparing.weekdays, closures: house.closures }),
+    marks: stepMarks(db),
     missing,
     erasing: erasingNotices(db),
     clockHeld: clockHeld(db),
@@ -70,7 +72,7 @@ function runLines(db: Store, zone: string, rooms: readonly { id: string; name: s
 }
 
 /** What must start by the coming Sunday, late ones first. */
-function toDos(db: Store, runs: readonly RunSummary[], today: string): readonly ToDo[] {
+function toDos(db: Store, runs: readonly RunSummary[], { today, ...days }: WorkingDays & { readonly today: string }): readonly ToDo[] {
   const sunday = addDays(today, 7 - weekdayOf(today));
   const withLines = new Set(
     db
@@ -85,8 +87,20 @@ function toDos(db: Store, runs: readonly RunSummary[], today: string): readonly 
     const add = (id: string, planned: string, words: string, detail: string, step: ToDo["step"]): void => {
       // Nothing was late before it was there.
       const due = planned < line.createdOn ? line.createdOn : planned;
+      const slack = workingDaysBetween(workingDayOnOrAfter(today, days), workingDayOnOrAfter(due, days), days);
       if (due <= sunday)
-        found.push({ id: `${line.id}-${id}`, runId: line.id, runTitle: line.title, due, late: due < today, words, detail, step });
+        found.push({
+          id: `${line.id}-${id}`,
+          runId: line.id,
+          runTitle: line.title,
+          due,
+          slack,
+          late: due < today,
+          told: false,
+          words,
+          detail,
+          step,
+        });
     };
     const next = line.sessions.find((s) => !s.cancelled && s.date >= today);
     if (line.status === "draft") {
