@@ -1,7 +1,8 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { solve } from "../reference/highs.ts";
-import { type Demand, type Placed, type Placing, place } from "../src/calendar/placing/place.ts";
+import { type Placed, place } from "../src/calendar/placing/place.ts";
+import type { Demand, Placing } from "../src/calendar/placing/placing.ts";
 
 const rooms = ["hall", "lab"];
 const people = ["mo", "ida"];

@@ -1,7 +1,7 @@
 import { roomLacks } from "../clashes.ts";
 import type { HeldHouse } from "../plannedHouse.ts";
 import { instantOf, shortDate } from "../wallClock.ts";
-import type { Demand } from "./program.ts";
+import type { Demand } from "./placing.ts";
 import type { Pin, PlaceAsked, Slot, Wanted } from "./slots.ts";
 
 /** A demand in words. */

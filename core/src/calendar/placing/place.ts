@@ -1,5 +1,6 @@
 import type { Solve } from "../../numeric/solver.ts";
-import { type Demand, type Placing, planOf, programText } from "./program.ts";
+import type { Demand, Placing } from "./placing.ts";
+import { planOf, programText } from "./program.ts";
 
 /** Where a session goes, by the places of slot and room, and who is at it. */
 export interface Placed {
@@ -137,5 +138,3 @@ function leastHitting(demands: readonly Demand[], gifts: readonly (readonly stri
   const { values } = solve(`Minimize\n obj: ${names.join(" +\n ")}\nSubject To\n${rows.join("\n")}\nBinary\n ${names.join("\n ")}\nEnd\n`);
   return demands.flatMap(({ id }, i) => ((values[`h${i}`] ?? 0) > 0.5 ? [id] : []));
 }
-
-export type { Demand, Placing };

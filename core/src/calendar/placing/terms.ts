@@ -1,6 +1,9 @@
 /** A factor and a variable's name. */
 export type Term = readonly [factor: number, name: string];
 
+/** A term that also says its slot. */
+export type SlotTerm = readonly [factor: number, name: string, slot: number];
+
 export const times = <T>(n: number, of: (i: number) => T): readonly T[] => Array.from({ length: n }, (_, i) => of(i));
 
 /** Terms with each name once: a reader of programs takes a name given twice for one of the two. */

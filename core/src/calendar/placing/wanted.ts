@@ -2,7 +2,7 @@ import { bookedSpan } from "../clashes.ts";
 import type { HeldHouse, HeldSession } from "../plannedHouse.ts";
 import { daysBetween } from "../wallClock.ts";
 import { aboutPeople, aboutPin, aboutSeries, aboutSession, meeting, type ToldDemand } from "./demands.ts";
-import type { Placing } from "./program.ts";
+import type { Placing } from "./placing.ts";
 import { type PlaceAsked, type Slot, slotsOf, type Wanted } from "./slots.ts";
 
 /** A session that is wanted. */
