@@ -49,10 +49,10 @@ export function WeekLanes({ days, rows, sessionsIn, ghost, shown, closures, away
         const shut = closures.find((closure) => closure.from <= date && date <= closure.to);
         return (
           <section key={date} className={shut ? "shelf shut" : "shelf"} aria-label={say(date)}>
-            <h3 className={date === today ? "today" : ""}>
+            <h2 className={date === today ? "today" : ""}>
               {say(date)}
               {shut ? <span className="soft small">closed: {shut.why || "closed day"}</span> : null}
-            </h3>
+            </h2>
             <div className="shelf-lanes">
               {rows.map((row) => {
                 const lies = ghost?.session.start.startsWith(date) && ghost.rows.includes(row.id);

@@ -1,6 +1,7 @@
 import type { HouseDoc } from "@lampcrate/contract";
 import type { Pin } from "@lampcrate/core";
 import { Checkbox } from "antd";
+import { DataTable } from "../pieces/DataTable.tsx";
 import { useHouseDay } from "../pieces/useHouseDay.ts";
 import type { PlannedSession } from "./usePlacing.ts";
 
@@ -18,40 +19,41 @@ export function PlanTable({ planned, shadeOf, house, pins, onPins }: PlanTablePr
   const { day } = useHouseDay();
   const roomName = (id: string): string => house.rooms.find((one) => one.id === id)?.name ?? "";
   const personName = (id: string): string => house.people.find((one) => one.id === id)?.name ?? "";
+  const pin = ({ id, start, room, people }: PlannedSession, isOn: boolean): void => {
+    const others = pins.filter(({ session }) => session !== id);
+    onPins(isOn ? [...others, { session: id, start, room, people }] : others);
+  };
   return (
-    <table className="plan-table">
-      <thead>
-        <tr>
-          <th>When</th>
-          <th>Session</th>
-          <th>Room</th>
-          <th>People</th>
-          <th>Stays</th>
-        </tr>
-      </thead>
-      <tbody>
-        {planned.map(({ id, words, start, room, people }) => (
-          <tr key={id}>
-            <td className="no-break">
-              {day(start.slice(0, 10))} {start.slice(11)}
-            </td>
-            <td>
+    <DataTable
+      label="Sessions as placed"
+      rowKey="id"
+      rows={planned}
+      columns={[
+        { title: "When", key: "when", className: "no-break", render: (_, { start }) => `${day(start.slice(0, 10))} ${start.slice(11)}` },
+        {
+          title: "Session",
+          key: "session",
+          rowScope: "row",
+          render: (_, { id, words }) => (
+            <>
               <span className={`slot-cell swatch run-${shadeOf(id)}`} aria-hidden="true" /> {words}
-            </td>
-            <td className="no-break">{roomName(room)}</td>
-            <td>{people.map(personName).join(", ")}</td>
-            <td>
-              <Checkbox
-                aria-label={`${words} stays where it is`}
-                checked={pins.some((pin) => pin.session === id)}
-                onChange={({ target }) =>
-                  onPins(target.checked ? [...pins, { session: id, start, room, people }] : pins.filter((pin) => pin.session !== id))
-                }
-              />
-            </td>
-          </tr>
-        ))}
-      </tbody>
-    </table>
+            </>
+          ),
+        },
+        { title: "Room", key: "room", className: "no-break", render: (_, { room }) => roomName(room) },
+        { title: "People", key: "people", render: (_, { people }) => people.map(personName).join(", ") },
+        {
+          title: "Stays",
+          key: "stays",
+          render: (_, row) => (
+            <Checkbox
+              aria-label={`${row.words} stays where it is`}
+              checked={pins.some(({ session }) => session === row.id)}
+              onChange={({ target }) => pin(row, target.checked)}
+            />
+          ),
+        },
+      ]}
+    />
   );
 }
