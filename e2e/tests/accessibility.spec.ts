@@ -47,14 +47,14 @@ const beside: Readonly<Record<string, string>> = {
   findings: "Predicted and come true",
 };
 
-for (const of of ["the house", "a run"])
-  test(`no view of ${of} breaks a rule of axe, and none logs an error`, async ({ browser }) => {
+for (const whose of ["the house", "a run"])
+  test(`no view of ${whose} breaks a rule of axe, and none logs an error`, async ({ browser }) => {
     const page = await openDesk(browser, house);
     const errors: string[] = [];
     page.on("console", (message) => message.type() === "error" && errors.push(message.text()));
     const walk = await runOf(page, house, "Boardwalk over the Bog");
     const seeds = await runOf(page, house, "Seed-Wing Spinner");
-    for (const [name, path, heading] of deskViews.filter((view) => view[1].startsWith("/run/") === (of === "a run"))) {
+    for (const [name, path, heading] of deskViews.filter((view) => view[1].startsWith("/run/") === (whose === "a run"))) {
       await test.step(name, async () => {
         await page.goto(house.url + path.replace("WALK", walk.id).replace("SEEDS", seeds.id));
         await expect(page.getByRole("heading", { name: heading }).first()).toBeVisible();
