@@ -140,7 +140,7 @@ export * from "./kit/season/house.ts";
 export * from "./kit/season/pooled.ts";
 export * from "./kit/season/problem.ts";
 export * from "./kit/season/starts.ts";
-export { coverProgram, type Solve, type Solved, type SolveLimits } from "./numeric/solver.ts";
+export { coverProgram, type Solve, type Solved, type SolveLimits, solveBy } from "./numeric/solver.ts";
 export { tQuantile } from "./numeric/student.ts";
 export * from "./numeric/summary.ts";
 export * from "./quantity/instruments.ts";

@@ -55,19 +55,7 @@ export class DemoRuns {
       lines: lines.map((line, i) => fullLine(line, `line-${i + 1}-${line.material}`.slice(0, 40), this.store[line.material])),
     };
     saveBrief(this.deps, this.planner, id, { revision: 1, brief: doc, words: "pinned the numbers" });
-    const { revision, scoring, units, afterwards } = runDoc(this.deps.db, id, this.planner);
-    saveSettings(this.deps, this.planner, id, {
-      revision,
-      title,
-      kind,
-      ...dates,
-      scoring,
-      units,
-      afterwards,
-      heads,
-      rehearsal: null,
-      series: null,
-    });
+    this.settle(id, { title, kind, ...dates, heads });
     return id;
   }
 
@@ -124,20 +112,19 @@ export class DemoRuns {
   fromStarter(starter: string, title: string, kind: RunKind, dates: Pick<RunSettings, "opensOn" | "closesOn" | "revealOn">): string {
     const id = runId(title);
     importPack(this.deps, starterPack(starter), { title, kind, id });
-    const { revision, scoring, units, afterwards, heads } = runDoc(this.deps.db, id, this.planner);
-    saveSettings(this.deps, this.planner, id, {
-      revision,
-      title,
-      kind,
-      ...dates,
-      scoring,
-      units,
-      afterwards,
-      heads,
-      rehearsal: null,
-      series: null,
-    });
+    this.settle(id, { title, kind, ...dates });
     return id;
+  }
+
+  /** Gives a new run its settings; what isn't named stays as it was made. */
+  private settle(id: string, patch: Partial<RunSettings>): void {
+    const { revision, title, kind, opensOn, closesOn, revealOn, scoring, units, afterwards, heads } = runDoc(
+      this.deps.db,
+      id,
+      this.planner,
+    );
+    const made = { title, kind, opensOn, closesOn, revealOn, scoring, units, afterwards, heads };
+    saveSettings(this.deps, this.planner, id, { revision, ...made, rehearsal: null, series: null, ...patch });
   }
 
   /** One more line in a run's kit. */

@@ -1,5 +1,4 @@
 import { readFileSync } from "node:fs";
-import { createRequire } from "node:module";
 import {
   type BuyProblem,
   type CrateInput,
@@ -13,9 +12,9 @@ import {
   sheetPlan,
   wholeBelow,
 } from "@lampcrate/core";
-import load from "highs";
 import { warmUp } from "../../web/shared/compute/warmUp.ts";
 import { instanceCount, instanceFile } from "./seasonInstances.ts";
+import { solver } from "./solver.ts";
 
 const median = (values: readonly number[]): number => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)] ?? 0;
 
@@ -23,17 +22,6 @@ function timed<T>(work: () => T): { readonly ms: number; readonly got: T } {
   const from = performance.now();
   const got = work();
   return { ms: performance.now() - from, got };
-}
-
-/** HiGHS in Node: the desk runs the same in a worker. */
-async function solver(): Promise<Solve> {
-  const highs = await load({ locateFile: () => createRequire(import.meta.url).resolve("highs/runtime") });
-  return (program, { gap = 0, seconds = 120 } = {}) => {
-    const { Status, ObjectiveValue, Columns, Rows } = highs.solve(program, { mip_rel_gap: gap, time_limit: seconds });
-    const values = Object.fromEntries(Object.entries(Columns).map(([name, column]) => [name, "Primal" in column ? column.Primal : 0]));
-    const prices = Object.fromEntries(Rows.map((row, i) => ["Name" in row ? String(row.Name) : `r${i}`, "Dual" in row ? row.Dual : 0]));
-    return { optimal: Status === "Optimal", objective: ObjectiveValue, values, prices };
-  };
 }
 
 /** A crate of 40 lines of every kind. */

@@ -1,6 +1,5 @@
-import { createRequire } from "node:module";
-import { type HeldHouse, type PlaceAsked, placeSteps, type Solve, seedOf, uniformAt, usualRules, wantedPlacing } from "@lampcrate/core";
-import load from "highs";
+import { type HeldHouse, type PlaceAsked, placeSteps, seedOf, uniformAt, usualRules, wantedPlacing } from "@lampcrate/core";
+import { solver } from "./solver.ts";
 
 const seed = seedOf("placing to be timed", "1");
 
@@ -53,12 +52,7 @@ export function placingOf(): ReturnType<typeof wantedPlacing> {
 
 /** How long a plan of 40 sessions in 6 rooms with 10 people over 8 weeks takes to be proven, median of three; s. */
 export async function benchPlacing(): Promise<{ readonly provenS: number; readonly proven: boolean; readonly wishes: number }> {
-  const highs = await load({ locateFile: () => createRequire(import.meta.url).resolve("highs/runtime") });
-  const solve: Solve = (program, { gap = 0, seconds = 120 } = {}) => {
-    const { Status, ObjectiveValue, Columns } = highs.solve(program, { mip_rel_gap: gap, time_limit: seconds });
-    const values = Object.fromEntries(Object.entries(Columns).map(([name, column]) => [name, "Primal" in column ? column.Primal : 0]));
-    return { optimal: Status === "Optimal", stopped: Status === "Time limit reached", objective: ObjectiveValue, values, prices: {} };
-  };
+  const solve = await solver();
   const { placing } = placingOf();
   const runs = Array.from({ length: 3 }, () => {
     const from = performance.now();

@@ -26,33 +26,10 @@ const one = async (start: string): Promise<CalendarSession> => {
   if (!found) throw new Error(`nothing at ${start}`);
   return found;
 };
-const inputOf = ({
-  id,
-  revision,
-  title,
-  roomId,
-  start,
-  minutes,
-  setUpMin,
-  tearDownMin,
-  heads,
-  people,
-  part,
-  cancelled,
-}: CalendarSession) => ({
-  id,
-  revision,
-  title,
-  roomId,
-  start,
-  minutes,
-  setUpMin,
-  tearDownMin,
-  heads,
-  people,
-  part,
-  cancelled,
-});
+const inputOf = (session: CalendarSession) => {
+  const { id, revision, title, roomId, start, minutes, setUpMin, tearDownMin, heads: kept, people, part, cancelled } = session;
+  return { id, revision, title, roomId, start, minutes, setUpMin, tearDownMin, heads: kept, people, part, cancelled };
+};
 const save = (changes: readonly object[], words = "moved") => house.ask("PUT", "/api/calendar", { words, changes });
 const places = ({ sessions }: CalendarDoc) => sessions.map(({ start, roomId }) => `${start} ${roomId}`).sort();
 const sequences = (): unknown[] => house.deps.db.$client.prepare("select sequence from session order by start_at, room_id").pluck().all();

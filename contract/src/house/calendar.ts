@@ -1,20 +1,9 @@
-import type { AgeBand, FamilyId, RoomNeeds, RunKind } from "@lampcrate/core";
+import type { FamilyId, RunKind, SessionAsks } from "@lampcrate/core";
 import type { RunStatus, SeriesDays, SessionDoc, SessionInput, SessionSave } from "../runs/run.ts";
 
 /** What a feed is of. */
 export const feedScopes = ["house", "room", "person"] as const;
 export type FeedScope = (typeof feedScopes)[number];
-
-/** What a session asks of its room and of people, from its brief, its heads and the day as it was rehearsed. */
-export interface SessionAsks {
-  readonly room: RoomNeeds;
-  /** Children expected at most on nine days of ten, on a drop-in day those there at once; all taken for the youngest age of the brief. */
-  readonly children: number;
-  readonly band: AgeBand;
-  /** Adults that rigs and hosts need, whatever the children. */
-  readonly adults: number;
-  readonly rigs: number;
-}
 
 /** A session of any run, as the house's calendar shows it. */
 export interface CalendarSession extends SessionDoc {

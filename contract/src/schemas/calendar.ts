@@ -1,6 +1,6 @@
 import Joi from "joi";
 import { type CalendarSave, type FeedInput, feedScopes } from "../house/calendar.ts";
-import { id, line, objectOf, revision } from "./parts.ts";
+import { id, line, objectOf, revision, said } from "./parts.ts";
 import { session } from "./run.ts";
 
 export const calendarSave = objectOf<CalendarSave>({
@@ -15,7 +15,7 @@ export const calendarSave = objectOf<CalendarSave>({
     .max(60)
     .default([]) as Joi.ArraySchema,
 }).custom((value: CalendarSave, helpers) =>
-  value.changes.length + value.adds.length > 0 ? value : helpers.message({ custom: "There is nothing in it to save." }),
+  value.changes.length + value.adds.length > 0 ? value : said(helpers, "There is nothing in it to save."),
 ) as Joi.ObjectSchema<CalendarSave>;
 
 export const feedInput = objectOf<FeedInput>({

@@ -5,7 +5,8 @@ import { roomLacks } from "./clashes.ts";
 import { adultsNeeded, type HouseClash, houseClashes, type PlannedSession } from "./houseClashes.ts";
 import type { HouseRules } from "./houseRules.ts";
 import { type HeldHouse, type HeldRun, type HeldSession, plannedHouse } from "./plannedHouse.ts";
-import { addDays, dateOf, shortDate, wallOf, weekdayOf } from "./wallClock.ts";
+import type { SessionAsks } from "./sessionAsks.ts";
+import { dateOf, mondayOf, shortDate, wallOf } from "./wallClock.ts";
 import { freePeople, freeRoomWords, nextRoomStart, roomsThatFit, type WayOut, waysOut } from "./wayOut.ts";
 
 /** A clash in words, with what would solve it. */
@@ -200,7 +201,7 @@ class Teller {
     const hours = this.by.house.people.find(({ id }) => id === person)?.weekHours ?? 0;
     const date = dateOf(this.session(ids[0] ?? "")?.startAt ?? 0, this.by.house.zone);
     return {
-      words: `${this.person(person)} would work ${hoursSaid(this.booked(ids))} in the week of ${this.day(addDays(date, 1 - weekdayOf(date)))}; ${hoursSaid(hours * 60)} at most.`,
+      words: `${this.person(person)} would work ${hoursSaid(this.booked(ids))} in the week of ${this.day(mondayOf(date))}; ${hoursSaid(hours * 60)} at most.`,
       solve: this.instead(ids.at(-1) ?? ""),
     };
   }
@@ -234,7 +235,7 @@ class Teller {
 }
 
 /** What a session asks of its room, in a sentence. */
-export function tellNeeds({ room, rigs }: HeldSession["asks"], family: FamilyId, units: UnitChoice): string {
+export function tellNeeds({ room, rigs }: SessionAsks, family: FamilyId, units: UnitChoice): string {
   const show = (metres: number): string => showQuantity(metres, "length", units);
   const floor = [room.lengthM, room.widthM].flatMap((metres) => (metres === null ? [] : [show(metres)])).join(" × ");
   return `It needs ${[
@@ -248,7 +249,7 @@ export function tellNeeds({ room, rigs }: HeldSession["asks"], family: FamilyId,
 }
 
 /** Adults that a session needs, and why, in a sentence. */
-export function adultsAsked({ children, band, adults }: HeldSession["asks"], rules: HouseRules): string {
+export function adultsAsked({ children, band, adults }: SessionAsks, rules: HouseRules): string {
   const byChildren = Math.ceil(children / rules.childrenPerAdult[band] - 1e-9);
   return `Adults: ${Math.max(rules.leastAdults, byChildren, adults)} (${byChildren} for up to ${children} children ${band}, ${adults} for rigs and hosts, ${rules.leastAdults} at least).`;
 }

@@ -1,5 +1,5 @@
 import { bookedSpan } from "./clashes.ts";
-import { addDays, dateOf, daysBetween, endOfDay, startOfDay, weekdayOf } from "./wallClock.ts";
+import { dateOf, daysBetween, endOfDay, mondayOf, startOfDay } from "./wallClock.ts";
 
 /** A session as it is held against all others. Instants in ms since 1970, UTC. */
 export interface PlannedSession {
@@ -179,8 +179,6 @@ function ofPerson(person: string, all: readonly Spanned[], house: HousePlan): re
       .map((stretch): HouseClash => ({ kind: "no break", sessions: ids(stretch), person })),
   ];
 }
-
-const mondayOf = (date: string): string => addDays(date, 1 - weekdayOf(date));
 
 /** Bookings with less than a break between them, together; earliest first. */
 function stretches(theirs: readonly Spanned[], breakMinutes: number): readonly (readonly Spanned[])[] {

@@ -11,6 +11,11 @@ export function minutesOfDay(wall: string): number {
   return hour * 60 + minute;
 }
 
+/** The wall clock so many minutes from midnight, such as "10:05". */
+export function timeOfDay(minutes: number): string {
+  return `${String(Math.floor(minutes / 60)).padStart(2, "0")}:${String(minutes % 60).padStart(2, "0")}`;
+}
+
 /** Whole minutes on the wall from one wall clock to another. */
 export function wallBetween(from: string, to: string): number {
   return Temporal.PlainDateTime.from(from).until(Temporal.PlainDateTime.from(to), { largestUnit: "minute" }).minutes;

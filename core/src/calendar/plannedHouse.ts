@@ -1,8 +1,9 @@
 import type { FamilyId } from "../family/familyIds.ts";
-import type { Room, RoomNeeds } from "./clashes.ts";
+import type { Booking, Room } from "./clashes.ts";
 import type { HousePlan, PlannedSession } from "./houseClashes.ts";
-import type { AgeBand, HouseRules } from "./houseRules.ts";
+import type { HouseRules } from "./houseRules.ts";
 import type { RunKind } from "./runKinds.ts";
+import type { SessionAsks } from "./sessionAsks.ts";
 import { instantOf } from "./wallClock.ts";
 
 /** A session as a house's calendar holds it. Instants in ms since 1970, UTC. */
@@ -18,14 +19,16 @@ export interface HeldSession {
   readonly people: readonly string[];
   readonly part: number | null;
   readonly cancelled: boolean;
-  readonly asks: {
-    readonly room: RoomNeeds;
-    readonly children: number;
-    readonly band: AgeBand;
-    readonly adults: number;
-    readonly rigs: number;
-  };
+  readonly asks: SessionAsks;
 }
+
+/** A session as a booking; one that takes no room has "" for its. */
+export const bookingOf = ({ startAt, roomId, ...rest }: HeldSession): Booking => ({
+  ...rest,
+  words: rest.title,
+  start: startAt,
+  roomId: roomId ?? "",
+});
 
 export interface HeldRun {
   readonly id: string;

@@ -23,6 +23,17 @@ export interface Asking {
   readonly day: Pick<DropIn, "seats" | "rigs" | "hosts"> | null;
 }
 
+/** What a session asks of its room and of people, from its brief, its heads and the day as it was rehearsed. */
+export interface SessionAsks {
+  readonly room: RoomNeeds;
+  /** Children expected at most on nine days of ten, on a drop-in day those there at once; all taken for the youngest age of the brief. */
+  readonly children: number;
+  readonly band: AgeBand;
+  /** Adults that rigs and hosts need, whatever the children. */
+  readonly adults: number;
+  readonly rigs: number;
+}
+
 const headDraws = 4000;
 
 /** The 90th percentile of heads: a forecast names it itself, of the others so many draws are made. */
@@ -36,13 +47,7 @@ function mostHeads(heads: HeadsModel): number {
  * youngest age), rigs, and the adults that rigs and hosts need. Heads are the 90th percentile; a
  * rehearsed day's own seats, rigs and hosts stand in their place. On a drop-in day those are counted who are there at once.
  */
-export function sessionAsks({ brief, kind, heads, day }: Asking): {
-  readonly room: RoomNeeds;
-  readonly children: number;
-  readonly band: AgeBand;
-  readonly adults: number;
-  readonly rigs: number;
-} {
+export function sessionAsks({ brief, kind, heads, day }: Asking): SessionAsks {
   const { lengthM, widthM, heightM, water, floor, rigsPerAdult } = families[brief.family].needs(brief.spec);
   const all = mostHeads(heads);
   const seats = day?.seats ?? ceiling(all * brief.shareAtOnce);

@@ -74,6 +74,12 @@ export function weekdayOf(date: string): number {
   return Temporal.PlainDate.from(date).dayOfWeek;
 }
 
+/** The Monday of a date's week. */
+export const mondayOf = (date: string): string => addDays(date, 1 - weekdayOf(date));
+
+/** Weekdays in a few letters, Monday first. */
+export const weekdayNames = ["Mon", "Tue", "Wed", "Thu", "Fri", "Sat", "Sun"] as const;
+
 /** Names of days and months as Intl has them; a date's own, in no zone. */
 const named = (length: "long" | "short"): ((date: string) => readonly string[]) => {
   const format = new Intl.DateTimeFormat("en", { weekday: length, day: "numeric", month: length, year: "numeric", timeZone: "UTC" });

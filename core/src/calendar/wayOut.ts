@@ -1,6 +1,6 @@
-import { type Booking, bookedSpan, freeRooms, nextFreeStart, type Room, roomLacks } from "./clashes.ts";
+import { bookedSpan, freeRooms, nextFreeStart, type Room, roomLacks } from "./clashes.ts";
 import type { HouseClash } from "./houseClashes.ts";
-import type { HeldHouse, HeldRun, HeldSession } from "./plannedHouse.ts";
+import { bookingOf, type HeldHouse, type HeldRun, type HeldSession } from "./plannedHouse.ts";
 import { instantOf, wallOf } from "./wallClock.ts";
 
 interface Held {
@@ -8,13 +8,6 @@ interface Held {
   readonly runs: readonly HeldRun[];
   readonly house: HeldHouse;
 }
-
-const bookingOf = ({ startAt, roomId, ...rest }: HeldSession): Booking => ({
-  ...rest,
-  words: rest.title,
-  start: startAt,
-  roomId: roomId ?? "",
-});
 
 /** A change to a session that would solve a clash. */
 export type WayOut = { readonly session: string; readonly words: string } & (

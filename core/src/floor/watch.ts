@@ -22,3 +22,21 @@ export interface Watch {
 
 /** How somebody moves. A party comes, is sent away or sits down with so many units; a unit builds, stands in line, tests, leaves, or is inside at the stop. */
 export type Move = "comes" | "sent away" | "sits" | "builds" | "stands in line" | "tests" | "leaves" | "stopped";
+
+/** Hears nothing: who watches a day for a few things overrides those. */
+export class Unheeding implements Watch {
+  beginDay(): void {}
+  arrived(_builders: number): void {}
+  sentAway(_builders: number, _forWhat: "seats" | "kits"): void {}
+  tookKits(_kits: number): void {}
+  rebuilt(): void {}
+  waitedForSeat(_minutes: number): void {}
+  waitedForHost(_minutes: number): void {}
+  waitedForRig(_minutes: number): void {}
+  seatBusy(_from: number, _to: number, _seats: number): void {}
+  rigBusy(_from: number, _to: number): void {}
+  hostBusy(_from: number, _to: number): void {}
+  left(_minutes: number, _at: number): void {}
+  unfinished(_minutes: number): void {}
+  endDay(_peakSeats: number, _peakSeatLine: number, _peakRigLine: number): void {}
+}

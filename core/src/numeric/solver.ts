@@ -19,6 +19,33 @@ export interface SolveLimits {
 /** Solves a program in the CPLEX LP text format. The solver itself is brought in from outside: a worker on the desk, Node in tests. */
 export type Solve = (program: string, limits?: SolveLimits) => Solved;
 
+/** What is used of HiGHS as it was loaded: brought in from outside, so that core stands on nothing but itself. */
+interface Highs {
+  solve(
+    program: string,
+    options: { readonly mip_rel_gap: number; readonly time_limit: number },
+  ): {
+    readonly Status: string;
+    readonly ObjectiveValue: number;
+    readonly Columns: Readonly<Record<string, object>>;
+    readonly Rows: readonly object[];
+  };
+}
+
+/** A loaded solver as one that can be asked; it gives up after so many seconds unless told otherwise. */
+export const solveBy =
+  (highs: Highs, usualSeconds: number): Solve =>
+  (program, { gap = 0, seconds = usualSeconds } = {}) => {
+    const { Status, ObjectiveValue, Columns, Rows } = highs.solve(program, { mip_rel_gap: gap, time_limit: seconds });
+    const values = Object.fromEntries(
+      Object.entries(Columns).map(([name, column]) => [name, "Primal" in column ? Number(column.Primal) : 0]),
+    );
+    const prices = Object.fromEntries(
+      Rows.map((row, i) => ["Name" in row ? String(row.Name) : `r${i}`, "Dual" in row ? Number(row.Dual) : 0]),
+    );
+    return { optimal: Status === "Optimal", stopped: Status === "Time limit reached", objective: ObjectiveValue, values, prices };
+  };
+
 /** Words of a sum such as "2 x1 + 3 x2", in lines short enough for any reader. */
 export function sumText(terms: readonly (readonly [factor: number, name: string])[]): string {
   if (terms.length === 0) return "0 none";

@@ -1,5 +1,5 @@
 import type { ClosureDoc, RoomDoc } from "@lampcrate/contract";
-import { addDays, type Booking, bookedSpan, dateOf, weekdayOf } from "@lampcrate/core";
+import { addDays, type Booking, bookedSpan, dateOf, mondayOf } from "@lampcrate/core";
 import { useState } from "react";
 import { useHouseDay } from "../pieces/useHouseDay.ts";
 import { clockOf } from "./clockOf.ts";
@@ -23,7 +23,7 @@ export function WeekBoard({ rooms, bookings, closures, zone, ours, nearest }: We
   const { today, day: said } = useHouseDay();
   const [shift, setShift] = useState(0);
   const day = nearest ?? today;
-  const monday = addDays(day, 1 - weekdayOf(day) + 7 * shift);
+  const monday = addDays(mondayOf(day), 7 * shift);
   const week = Array.from({ length: 7 }, (_, i) => addDays(monday, i));
   if (rooms.length === 0) return null;
   return (

@@ -1,11 +1,11 @@
 import type { PreparingDoc } from "@lampcrate/contract";
+import { weekdayNames } from "@lampcrate/core";
 import { Checkbox, InputNumber } from "antd";
 import type { ReactNode } from "react";
 import { DataTable } from "../pieces/DataTable.tsx";
 import { Labelled } from "../pieces/Labelled.tsx";
 import "./house.css";
 
-const weekdays = ["Mon", "Tue", "Wed", "Thu", "Fri", "Sat", "Sun"] as const;
 const tasks = [
   { task: "cut", words: "A cut" },
   { task: "count", words: "A piece counted out" },
@@ -36,7 +36,7 @@ export function PreparingFields({ preparing, onChange, trouble }: PreparingField
     <section className="sheet pad stack" aria-label="Working days and preparing">
       <h2>Working days and preparing</h2>
       <div className="row" role="group" aria-label="Working days">
-        {weekdays.map((name, i) => (
+        {weekdayNames.map((name, i) => (
           <Checkbox
             key={name}
             checked={preparing.weekdays.includes(i + 1)}

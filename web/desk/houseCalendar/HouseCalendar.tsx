@@ -1,5 +1,5 @@
 import type { CalendarDoc, HouseDoc } from "@lampcrate/contract";
-import { addDays, type WayOut, weekdayOf } from "@lampcrate/core";
+import { addDays, mondayOf, type WayOut } from "@lampcrate/core";
 import { useQuery } from "@tanstack/react-query";
 import { Link, useSearchParams } from "react-router";
 import { Button } from "../pieces/Button.tsx";
@@ -159,7 +159,7 @@ function ElsewhereClashes({ count, onShow }: { readonly count: number; readonly 
   );
 }
 
-const weekOf = (day: string): readonly string[] => Array.from({ length: 7 }, (_, i) => addDays(day, 1 - weekdayOf(day) + i));
+const weekOf = (day: string): readonly string[] => Array.from({ length: 7 }, (_, i) => addDays(mondayOf(day), i));
 
 function monthOf(day: string): readonly string[] {
   const first = `${day.slice(0, 7)}-01`;

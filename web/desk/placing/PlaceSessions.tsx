@@ -1,7 +1,7 @@
 import type { CalendarDoc, HouseDoc } from "@lampcrate/contract";
 import { type Pin, placeErrors } from "@lampcrate/core";
 import { useQuery } from "@tanstack/react-query";
-import { useState } from "react";
+import { useMemo, useState } from "react";
 import { Link, useNavigate } from "react-router";
 import { useKeptState } from "../../shared/useKeptState.ts";
 import { useSaveSessions } from "../houseCalendar/useSaveSessions.ts";
@@ -68,6 +68,7 @@ function Placing({ doc, house }: PlacingProps) {
     for (const forgetOne of [setTyped, setGiven, setPins]) forgetOne(null);
     navigate(`/calendar?day=${save.adds[0]?.start.slice(0, 10) ?? today}`);
   };
+  const clashes = useMemo(() => (answer ? clashesOf(answer, doc, house, now) : []), [answer, doc, house, now]);
   const isOld = answer !== null && JSON.stringify(answer.typed) !== JSON.stringify(typed);
   return (
     <main className="page stack">
@@ -96,7 +97,7 @@ function Placing({ doc, house }: PlacingProps) {
             <Answered
               answer={answer}
               house={house}
-              clashes={clashesOf(answer, doc, house, now)}
+              clashes={clashes}
               pins={pins}
               onPins={setPins}
               onLetGo={letGo}

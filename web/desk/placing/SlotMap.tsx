@@ -1,5 +1,5 @@
 import type { HouseDoc } from "@lampcrate/contract";
-import { dayAndMonth, weekdayNames, weekdayOf } from "@lampcrate/core";
+import { dayAndMonth, mondayOf, shortDate } from "@lampcrate/core";
 import { Tooltip } from "antd";
 import type { Answer } from "./usePlacing.ts";
 
@@ -18,7 +18,8 @@ export function SlotMap({ answer: { of, placement }, shadeOf, house }: SlotMapPr
     const found = placement.plan.find((one) => one.slot === slot && one.room === room);
     return found ? sessions.find(({ id }) => id === found.session) : undefined;
   };
-  const isMonday = (t: number): boolean => t > 0 && weekOf(slots[t]?.start ?? "") !== weekOf(slots[t - 1]?.start ?? "");
+  const mondayAt = (t: number): string => mondayOf(slots[t]?.start.slice(0, 10) ?? "");
+  const isMonday = (t: number): boolean => t > 0 && mondayAt(t) !== mondayAt(t - 1);
   return (
     <div className="slot-map-box">
       <div
@@ -32,7 +33,8 @@ export function SlotMap({ answer: { of, placement }, shadeOf, house }: SlotMapPr
             {slots.map(({ start }, t) => {
               const session = at(t, id);
               const taken = placing.taken?.[id]?.includes(t) ?? false;
-              const when = `${weekdayNames[weekdayOf(start.slice(0, 10)) - 1]} ${dayAndMonth(start.slice(0, 10))} ${start.slice(11)}`;
+              const date = start.slice(0, 10);
+              const when = `${shortDate(date, date)} ${start.slice(11)}`;
               return (
                 <Tooltip key={start} title={`${when}: ${session?.words ?? (taken ? "taken" : "free")}`}>
                   <span
@@ -57,6 +59,3 @@ export function SlotMap({ answer: { of, placement }, shadeOf, house }: SlotMapPr
     </div>
   );
 }
-
-/** The week of a date, as a number that grows. */
-const weekOf = (start: string): number => Math.floor((Date.parse(`${start.slice(0, 10)}T00:00Z`) / 86_400_000 + 3) / 7);

@@ -5,12 +5,14 @@ import {
   type Pin,
   type Placement,
   type PlacingStep,
+  type SessionAsks,
   type ToldClash,
   type WantedPlacing,
   wantedPlacing,
 } from "@lampcrate/core";
-import { useEffect, useRef, useState } from "react";
-import { askToPlace, type PlacingSearch } from "../../shared/compute/placingDoor.ts";
+import { useState } from "react";
+import { askToPlace } from "../../shared/compute/placingDoor.ts";
+import { useSearch } from "../../shared/compute/useSearch.ts";
 import { useHouseDay } from "../pieces/useHouseDay.ts";
 import { askedOf, type Typed } from "./asking.ts";
 
@@ -34,38 +36,19 @@ export interface PlannedSession {
 }
 
 export function usePlacing(doc: CalendarDoc, house: HouseDoc) {
-  const [step, setStep] = useState<PlacingStep | null>(null);
+  const { step, trouble, start, stop } = useSearch<PlacingStep, Placement>();
   const [answer, setAnswer] = useState<Answer | null>(null);
-  const [broken, setBroken] = useState<string | null>(null);
-  const search = useRef<PlacingSearch | null>(null);
   const { now } = useHouseDay();
-  const stop = (): void => {
-    search.current?.end();
-    search.current = null;
-    setStep(null);
-  };
-  useEffect(() => () => search.current?.end(), []);
   const place = (typed: Typed, pins: readonly Pin[], given: readonly string[]): void => {
-    stop();
-    setBroken(null);
     const asked = askedOf(typed, doc, { pins, given });
     const standing = doc.sessions.filter(({ endAt }) => endAt > now);
-    // A word that was on its way when the search was stopped is not heard.
-    const mine = askToPlace({ asked, house: plain(house), standing }, (next) => search.current === mine && setStep(next));
-    search.current = mine;
-    setStep({ doing: "wishes", found: 0 });
-    const over = (then: () => void): void => {
-      if (search.current !== mine) return;
-      search.current = null;
-      setStep(null);
-      then();
-    };
-    mine.answer.then(
-      (placement) => over(() => setAnswer({ placement, of: wantedPlacing(asked, house, standing), typed, pins, given })),
-      (error: unknown) => over(() => setBroken(error instanceof Error ? error.message : String(error))),
+    start(
+      { doing: "wishes", found: 0 },
+      (tell) => askToPlace({ asked, house: plain(house), standing }, tell),
+      (placement) => setAnswer({ placement, of: wantedPlacing(asked, house, standing), typed, pins, given }),
     );
   };
-  return { step, answer, broken, place, stop, forget: () => setAnswer(null) };
+  return { step, answer, broken: trouble, place, stop, forget: () => setAnswer(null) };
 }
 
 /** Only what a worker needs of the house: the rest may not travel. */
@@ -111,7 +94,7 @@ export function clashesOf(answer: Answer, doc: CalendarDoc, house: HouseDoc, now
   return clashesTold({ sessions: [...doc.sessions, ...added], runs: doc.runs, house, units: house.units, now, only });
 }
 
-const noAsks: HeldSession["asks"] = {
+const noAsks: SessionAsks = {
   room: { lengthM: null, widthM: null, heightM: null, seats: null, water: false, floor: "any" },
   children: 0,
   band: "8 to 10",

@@ -1,7 +1,8 @@
 import { type Advice, type DropIn, inHundred, type Target, usualPrices } from "@lampcrate/core";
 import { Checkbox, InputNumber, Progress } from "antd";
-import { useEffect, useRef, useState } from "react";
-import { type Advising, askAdviser } from "../../shared/compute/rehearseDoor.ts";
+import { useState } from "react";
+import { askAdviser } from "../../shared/compute/rehearseDoor.ts";
+import { useSearch } from "../../shared/compute/useSearch.ts";
 import { Button } from "../pieces/Button.tsx";
 import { useBriefWork } from "../work/RunContext.ts";
 
@@ -23,11 +24,8 @@ const asks: readonly { readonly words: string; readonly usual: Target }[] = [
 /** The least room that meets the planner's targets, searched in the background; it can be ended, and its answer taken over. */
 export function Adviser({ day, targets, onTargets, onTake }: AdviserProps) {
   const { run, brief } = useBriefWork();
-  const [part, setPart] = useState<number | null>(null);
+  const { step: part, trouble, start, stop } = useSearch<number, Advice>();
   const [advice, setAdvice] = useState<Advice | null>(null);
-  const [trouble, setTrouble] = useState<string | null>(null);
-  const search = useRef<Advising | null>(null);
-  useEffect(() => () => search.current?.end(), []);
   const table = brief.seatsPerTable;
   const bounds = {
     seats: { from: table, to: table * 16, step: table },
@@ -35,27 +33,9 @@ export function Adviser({ day, targets, onTargets, onTake }: AdviserProps) {
     hosts: { from: 1, to: 5 },
   };
   const ask = (): void => {
-    setTrouble(null);
     setAdvice(null);
-    setPart(0);
-    search.current?.end();
-    // A word that was on its way when the search was ended is not heard.
-    const now = askAdviser({ day, bounds, prices: usualPrices, targets }, run.id, (next) => search.current === now && setPart(next));
-    search.current = now;
-    const over = (then: () => void): void => {
-      if (search.current !== now) return;
-      setPart(null);
-      then();
-    };
-    now.answer.then(
-      (answer) => over(() => setAdvice(answer)),
-      (error: unknown) => over(() => setTrouble(error instanceof Error ? error.message : String(error))),
-    );
-  };
-  const end = (): void => {
-    search.current?.end();
-    search.current = null;
-    setPart(null);
+    const asked = { day, bounds, prices: usualPrices, targets };
+    start(0, (tell) => askAdviser(asked, run.id, tell), setAdvice);
   };
   const put = (target: Target): void => onTargets(targets.map((one) => (one.what === target.what ? target : one)));
   return (
@@ -105,7 +85,7 @@ export function Adviser({ day, targets, onTargets, onTake }: AdviserProps) {
         {part === null ? null : (
           <>
             <Progress className="box-l" percent={Math.round(100 * part)} size="small" />
-            <Button onClick={end}>Stop</Button>
+            <Button onClick={stop}>Stop</Button>
           </>
         )}
         {targets.length === 0 ? <span className="soft small">Choose what you ask of the day first.</span> : null}

@@ -1,10 +1,10 @@
 import { LeftOutlined, RightOutlined } from "@ant-design/icons";
-import { addDays } from "@lampcrate/core";
+import { addDays, mondayOf } from "@lampcrate/core";
 import { Segmented } from "antd";
 import { Button } from "../pieces/Button.tsx";
 import { Choose } from "../pieces/Choose.tsx";
 import { SearchBox } from "../pieces/SearchBox.tsx";
-import { mondayOf, usualStart } from "./axis.ts";
+import { usualStart } from "./axis.ts";
 import { type SeasonPart, seasonParts } from "./seasonOrder.ts";
 
 interface SeasonFilterProps {

@@ -1,5 +1,5 @@
 import type { RunSummary } from "@lampcrate/contract";
-import { addDays, daysBetween, weekdayOf } from "@lampcrate/core";
+import { addDays, daysBetween, mondayOf } from "@lampcrate/core";
 
 /** Weeks on the line at once, at least and at most. */
 const [fewest, most] = [9, 16];
@@ -17,8 +17,6 @@ export interface Axis {
 
 /** The Monday with which the line begins when nobody has gone elsewhere: three weeks back. */
 export const usualStart = (today: string): string => mondayOf(addDays(today, -21));
-
-export const mondayOf = (date: string): string => addDays(date, 1 - weekdayOf(date));
 
 /** So many weeks that the last day of the season is on the line as it usually begins, while there is room. */
 export function weeksOf(runs: readonly RunSummary[], today: string): number {

@@ -1,4 +1,5 @@
-import { useCallback, useEffect, useState } from "react";
+import { useCallback, useState } from "react";
+import { useFrames } from "../../shared/useFrames.ts";
 import { useMedia } from "../../shared/useMedia.ts";
 
 /** One clock for rigs that are let go together. */
@@ -23,19 +24,7 @@ export function useClock(longestS: number, of: unknown): Clock {
   const still = useMedia("(prefers-reduced-motion: reduce)");
   const slower = longestS >= followableS ? 1 : Math.min(6, Math.max(2, Math.round(followableS / Math.max(longestS, 0.05))));
   const running = timeS !== null && timeS < longestS;
-  useEffect(() => {
-    if (!running) return;
-    let frame = 0;
-    let before: number | null = null;
-    const tick = (at: number): void => {
-      const passed = before === null ? 0 : (at - before) / 1000 / slower;
-      before = at;
-      setRun((now) => now && { ...now, timeS: Math.min(longestS, now.timeS + passed) });
-      frame = requestAnimationFrame(tick);
-    };
-    frame = requestAnimationFrame(tick);
-    return () => cancelAnimationFrame(frame);
-  }, [running, longestS, slower]);
+  useFrames(running, (passedMs) => setRun((now) => now && { ...now, timeS: Math.min(longestS, now.timeS + passedMs / 1000 / slower) }));
   const letGo = useCallback(() => setRun(still ? null : { of, timeS: 0 }), [still, of]);
   const hold = useCallback(() => setRun(null), []);
   return { timeS, letGo, hold, slower, still };

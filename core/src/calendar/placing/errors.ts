@@ -1,5 +1,6 @@
-import { addDays, daysBetween, instantOf } from "../wallClock.ts";
-import { minutesOf, type PlaceAsked, type SlotRule, slotsOf, weekdayNames } from "./slots.ts";
+import { timeOfDay } from "../moving.ts";
+import { addDays, daysBetween, instantOf, weekdayNames } from "../wallClock.ts";
+import { minutesOf, type PlaceAsked, type SlotRule, slotsOf } from "./slots.ts";
 
 /** How many there may be of each. */
 export const mostPlaced = { slots: 200, sessions: 60, days: 370 };
@@ -60,11 +61,9 @@ function tooNear(slots: readonly SlotRule[], wanted: PlaceAsked["wanted"]): read
       return [
         {
           field: `slots.${i}.start`,
-          message: `${words}: tearing down and setting up take ${between} min in between. Let the later one begin at ${clock(ends + between)} or after.`,
+          message: `${words}: tearing down and setting up take ${between} min in between. Let the later one begin at ${timeOfDay(ends + between)} or after.`,
         },
       ];
     }),
   );
 }
-
-const clock = (minutes: number): string => `${String(Math.floor(minutes / 60)).padStart(2, "0")}:${String(minutes % 60).padStart(2, "0")}`;

@@ -2,8 +2,6 @@ import type { RoomNeeds } from "../clashes.ts";
 import type { HeldHouse } from "../plannedHouse.ts";
 import { addDays, daysBetween, instantOf, wallOf, weekdayOf } from "../wallClock.ts";
 
-export const weekdayNames = ["Mon", "Tue", "Wed", "Thu", "Fri", "Sat", "Sun"] as const;
-
 /** When sessions can be on the days of a week: ISO weekdays (1 = Monday) and wall times such as "10:00". */
 export interface SlotRule {
   readonly weekdays: readonly number[];

@@ -1,5 +1,5 @@
 import { bookedSpan } from "../clashes.ts";
-import type { HeldHouse, HeldSession } from "../plannedHouse.ts";
+import { bookingOf, type HeldHouse, type HeldSession } from "../plannedHouse.ts";
 import { daysBetween } from "../wallClock.ts";
 import { aboutPeople, aboutPin, aboutSeries, aboutSession, meeting, type ToldDemand } from "./demands.ts";
 import type { Placing } from "./placing.ts";
@@ -71,11 +71,12 @@ function takenAt(
 ): Readonly<Record<string, readonly number[]>> {
   const meets = meeting(wanted);
   const taken = new Map<string, number[]>();
-  for (const { startAt: start, title: words, roomId, ...session } of standing) {
+  for (const session of standing) {
     if (session.cancelled) continue;
-    const [from, to] = bookedSpan({ ...session, words, start, roomId: roomId ?? "" });
+    const [from, to] = bookedSpan(bookingOf(session));
     const met = slots.flatMap((slot, t) => (meets(slot, from, to) ? [t] : []));
-    for (const id of [...(roomId === null ? [] : [roomId]), ...session.people]) taken.set(id, [...(taken.get(id) ?? []), ...met]);
+    for (const id of [...(session.roomId === null ? [] : [session.roomId]), ...session.people])
+      taken.set(id, [...(taken.get(id) ?? []), ...met]);
   }
   return Object.fromEntries(taken);
 }

@@ -1,6 +1,6 @@
 import { type DropIn, stopMin } from "../dropIn.ts";
 import { DropInDays } from "../simulate.ts";
-import type { Move, Watch } from "../watch.ts";
+import { type Move, Unheeding } from "../watch.ts";
 import { typicalDay } from "./typical.ts";
 
 /** Where a builder (or a team) is. */
@@ -66,14 +66,16 @@ interface Moving {
   rig: number;
 }
 
-class Recorder implements Watch {
+class Recorder extends Unheeding {
   readonly dots: Moving[] = [];
   private readonly ofParty = new Map<number, readonly Moving[]>();
   private readonly units: Moving[] = [];
   private readonly seats = new Spots();
   private readonly rigs = new Spots();
 
-  constructor(private readonly day: DropIn) {}
+  constructor(private readonly day: DropIn) {
+    super();
+  }
 
   moved(what: Move, who: number, now: number, size: number): void {
     if (what === "comes") return this.comes(who, now, size);
@@ -123,31 +125,11 @@ class Recorder implements Watch {
       dot.steps.push({ at: now, place: "welcome", spot: dot.held[0] ?? 0 });
     }
   }
-
-  beginDay(): void {}
-  arrived(): void {}
-  sentAway(): void {}
-  tookKits(): void {}
-  rebuilt(): void {}
-  waitedForSeat(): void {}
-  waitedForHost(): void {}
-  waitedForRig(): void {}
-  seatBusy(): void {}
-  rigBusy(): void {}
-  hostBusy(): void {}
-  left(): void {}
-  unfinished(): void {}
-  endDay(): void {}
 }
 
 /** Where a dot is at a minute; null before it comes. */
 export function stepAt({ steps }: Dot, minute: number): DotStep | null {
-  let found: DotStep | null = null;
-  for (const step of steps) {
-    if (step.at > minute) break;
-    found = step;
-  }
-  return found;
+  return steps.findLast((step) => step.at <= minute) ?? null;
 }
 
 /** How many are where at a minute. */

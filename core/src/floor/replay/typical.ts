@@ -1,6 +1,6 @@
 import type { DropIn } from "../dropIn.ts";
 import { DropInDays } from "../simulate.ts";
-import type { Watch } from "../watch.ts";
+import { Unheeding } from "../watch.ts";
 
 /** What a day is held to be typical by. */
 interface DayFigures {
@@ -14,12 +14,13 @@ interface DayFigures {
 const figures = ["arrived", "away", "unfinished", "overrun", "rigWait"] as const;
 
 /** Adds up one day at a time, and nothing else. */
-class Figures implements Watch {
+class Figures extends Unheeding {
   readonly days: DayFigures[] = [];
   private readonly closing: number;
   private readonly grace: number;
 
   constructor({ closingMin, graceMin }: DropIn) {
+    super();
     this.closing = closingMin;
     this.grace = graceMin;
   }
@@ -28,33 +29,25 @@ class Figures implements Watch {
     return this.days.at(-1) as DayFigures;
   }
 
-  beginDay(): void {
+  override beginDay(): void {
     this.days.push({ arrived: 0, away: 0, unfinished: 0, overrun: 0, rigWait: 0 });
   }
-  arrived(builders: number): void {
+  override arrived(builders: number): void {
     this.today.arrived += builders;
   }
-  sentAway(builders: number): void {
+  override sentAway(builders: number): void {
     this.today.away += builders;
   }
-  waitedForRig(minutes: number): void {
+  override waitedForRig(minutes: number): void {
     this.today.rigWait += minutes;
   }
-  left(_: number, at: number): void {
+  override left(_: number, at: number): void {
     this.today.overrun = Math.max(this.today.overrun, at - this.closing);
   }
-  unfinished(): void {
+  override unfinished(): void {
     this.today.unfinished += 1;
     this.today.overrun = this.grace;
   }
-  tookKits(): void {}
-  rebuilt(): void {}
-  waitedForSeat(): void {}
-  waitedForHost(): void {}
-  seatBusy(): void {}
-  rigBusy(): void {}
-  hostBusy(): void {}
-  endDay(): void {}
 }
 
 const median = (values: readonly number[]): number => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)] ?? 0;

@@ -1,5 +1,5 @@
 import type { CalendarDoc, CalendarSession } from "@lampcrate/contract";
-import { sessionAsks, usualLengths } from "@lampcrate/core";
+import { type HeadsModel, sessionAsks, usualLengths } from "@lampcrate/core";
 import { asc, eq } from "drizzle-orm";
 import type { Store } from "../../db/open.ts";
 import { run, session } from "../../db/schema/index.ts";
@@ -12,29 +12,30 @@ import { nextCalendarRedo, nextCalendarUndo } from "./undo.ts";
 export function calendarDoc(db: Store, person: Person): CalendarDoc {
   const rows = db.select().from(run).where(eq(run.archived, false)).orderBy(asc(run.createdAt)).all();
   const runs = rows.filter(({ status }) => status !== "cancelled");
-  const briefs = new Map(runs.map(({ id, briefId }) => [id, loadBrief(db, briefId).doc]));
-  const kinds = new Map(runs.map(({ id, kind }) => [id, kind]));
-  const days = new Map(runs.map(({ id, kind, rehearsal }) => [id, kind === "drop-in" ? (rehearsal?.day ?? null) : null]));
+  const known = new Map(
+    runs.map((row) => {
+      const brief = loadBrief(db, row.briefId).doc;
+      const day = row.kind === "drop-in" ? (row.rehearsal?.day ?? null) : null;
+      return [row.id, { brief, asksWith: (heads: HeadsModel) => sessionAsks({ brief, kind: row.kind, heads, day }) }];
+    }),
+  );
   const sessions = db
     .select()
     .from(session)
     .orderBy(asc(session.startAt))
     .all()
     .flatMap((row): readonly CalendarSession[] => {
-      const brief = briefs.get(row.runId);
-      const kind = kinds.get(row.runId);
-      if (!brief || !kind) return [];
-      return [{ ...sessionDoc(row), asks: sessionAsks({ brief, kind, heads: row.heads, day: days.get(row.runId) ?? null }) }];
+      const of = known.get(row.runId);
+      return of ? [{ ...sessionDoc(row), asks: of.asksWith(row.heads) }] : [];
     });
   const last = new Map(sessions.map((one) => [one.runId, one]));
   return {
     runs: runs.flatMap(({ id, title, kind, status, closesOn, series, heads: expected }) => {
-      const brief = briefs.get(id);
-      if (!brief) return [];
+      const of = known.get(id);
+      if (!of) return [];
       const { minutes, setUpMin, tearDownMin, heads } = last.get(id) ?? { ...usualLengths, heads: expected };
-      const asks = sessionAsks({ brief, kind, heads, day: days.get(id) ?? null });
-      const next = { minutes, setUpMin, tearDownMin, heads, asks };
-      return [{ id, title, kind, family: brief.family, status, closesOn, series, next }];
+      const next = { minutes, setUpMin, tearDownMin, heads, asks: of.asksWith(heads) };
+      return [{ id, title, kind, family: of.brief.family, status, closesOn, series, next }];
     }),
     sessions,
     undo: nextCalendarUndo(db, person.id)?.words ?? null,

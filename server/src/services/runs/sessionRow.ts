@@ -2,10 +2,11 @@ import type { SessionInput } from "@lampcrate/contract";
 import { instantOf, wallOf } from "@lampcrate/core";
 import { and, asc, eq, isNotNull, sql } from "drizzle-orm";
 import type { Store } from "../../db/open.ts";
-import { person, room, session } from "../../db/schema/index.ts";
+import { room, session } from "../../db/schema/index.ts";
 import { badField } from "../../http/problem.ts";
 import { refuseFarDays } from "../house/farDays.ts";
 import { houseDoc } from "../house/house.ts";
+import { peopleIds } from "../house/peopleIds.ts";
 
 export type SessionRow = typeof session.$inferSelect;
 
@@ -28,13 +29,7 @@ export function placed(db: Store, now: number, input: SessionInput, { before, ..
   refuseFarDays(now, zone, { start: input.start.slice(0, 10) });
   if (input.roomId !== null && !db.select().from(room).where(eq(room.id, input.roomId)).get())
     throw badField("roomId", "The house has no such room.");
-  const known = new Set(
-    db
-      .select({ id: person.id })
-      .from(person)
-      .all()
-      .map(({ id }) => id),
-  );
+  const known = peopleIds(db);
   if (input.people.some((id) => !known.has(id))) throw badField("people", "Somebody there isn't one of the house's people any more.");
   const { title, roomId, start, minutes, setUpMin, tearDownMin, heads, people, part, cancelled } = input;
   const row = { ...rest, title, roomId, start, startAt, zone, minutes, setUpMin, tearDownMin, heads, people, part, cancelled };

@@ -26,22 +26,18 @@ function sessionOf(db: Store, runId: string, id: string): SessionRow {
 /** Puts a session of the run in a room; refuses one that is taken. */
 export function addSession(deps: Deps, person: Person, runId: string, input: SessionInput): RunDoc {
   return deps.db.transaction((tx) => {
-    runRow(tx, runId);
-    const row = placed(tx, deps.clock(), input, { id: newId(), runId, repeatId: null, revision: 1, before: null });
-    refuseTakenRoom(tx, row);
-    tx.insert(session).values(row).run();
-    refuseWrongOrder(tx, runId);
-    remember(tx, person, deps.clock(), {
-      runId,
-      kind: "session added",
-      subject: row.id,
-      words: `added a session on ${row.start.replace("T", " ")}`,
-      before: null,
-      revisionBefore: 0,
-      revisionAfter: 1,
-    });
+    const words = `added a session on ${input.start.replace("T", " ")}`;
+    addAll(tx, deps, person, [{ runId, ...input }], { words, batch: null });
     return runDoc(tx, runId, person);
   });
+}
+
+/** A new session of a run, in its room. Throws 422 for what can't be, 409 where the room is taken. */
+function putNew(tx: Store, deps: Deps, runId: string, input: SessionInput, repeatId: string | null): SessionRow {
+  const row = placed(tx, deps.clock(), input, { id: newId(), runId, repeatId, revision: 1, before: null });
+  refuseTakenRoom(tx, row);
+  tx.insert(session).values(row).run();
+  return row;
 }
 
 /** Sessions of one repeat at most: a year of weeks. */
@@ -65,10 +61,7 @@ export function addRepeats(deps: Deps, person: Person, runId: string, { rule, ex
     const rows = occurrences.map(({ local }, i) => {
       // Days of a series are its parts in turn.
       const part = input.part === null ? null : input.part + i;
-      const row = placed(tx, deps.clock(), { ...input, start: local, part }, { id: newId(), runId, repeatId, revision: 1, before: null });
-      refuseTakenRoom(tx, row);
-      tx.insert(session).values(row).run();
-      return row;
+      return putNew(tx, deps, runId, { ...input, start: local, part }, repeatId);
     });
     refuseWrongOrder(tx, runId);
     remember(tx, person, deps.clock(), {
@@ -146,13 +139,11 @@ function addAll(
   deps: Deps,
   person: Person,
   adds: CalendarSave["adds"],
-  { words, batch }: { readonly words: string; readonly batch: string },
+  { words, batch }: { readonly words: string; readonly batch: string | null },
 ): void {
   for (const { runId, ...input } of adds) {
     runRow(tx, runId);
-    const row = placed(tx, deps.clock(), input, { id: newId(), runId, repeatId: null, revision: 1, before: null });
-    refuseTakenRoom(tx, row);
-    tx.insert(session).values(row).run();
+    const row = putNew(tx, deps, runId, input, null);
     const step = { runId, kind: "session added" as const, subject: row.id, words, before: null, revisionBefore: 0, revisionAfter: 1 };
     remember(tx, person, deps.clock(), { ...step, batch });
   }

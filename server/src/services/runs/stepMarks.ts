@@ -1,15 +1,16 @@
 import type { StepMark } from "@lampcrate/contract";
 import { asc, eq } from "drizzle-orm";
 import type { Store } from "../../db/open.ts";
-import { person as housePerson, stepMark } from "../../db/schema/index.ts";
+import { stepMark } from "../../db/schema/index.ts";
 import type { Deps } from "../../deps.ts";
 import { badField } from "../../http/problem.ts";
+import { peopleIds } from "../house/peopleIds.ts";
 import type { Person } from "../house/person.ts";
 import { runRow } from "./runs.ts";
 
 /** What was said of steps. An owner who is one of the house's people no more is nobody. */
 export function stepMarks(db: Store): readonly StepMark[] {
-  const known = peopleOf(db);
+  const known = peopleIds(db);
   return db
     .select()
     .from(stepMark)
@@ -22,18 +23,9 @@ export function stepMarks(db: Store): readonly StepMark[] {
 export function markStep(deps: Deps, by: Person, { id, runId, done, owner }: StepMark): void {
   deps.db.transaction((tx) => {
     runRow(tx, runId);
-    if (owner !== null && !peopleOf(tx).has(owner)) throw badField("owner", "That isn't one of the house's people any more.");
+    if (owner !== null && !peopleIds(tx).has(owner)) throw badField("owner", "That isn't one of the house's people any more.");
     tx.delete(stepMark).where(eq(stepMark.id, id)).run();
     if (!done && owner === null) return;
     tx.insert(stepMark).values({ id, runId, done, owner, at: deps.clock(), staffId: by.id }).run();
   });
 }
-
-const peopleOf = (db: Store): ReadonlySet<string> =>
-  new Set(
-    db
-      .select({ id: housePerson.id })
-      .from(housePerson)
-      .all()
-      .map(({ id }) => id),
-  );

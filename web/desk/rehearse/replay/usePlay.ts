@@ -1,4 +1,5 @@
-import { useEffect, useState } from "react";
+import { useState } from "react";
+import { useFrames } from "../../../shared/useFrames.ts";
 import { useMedia } from "../../../shared/useMedia.ts";
 
 /** A minute of the day goes by in so many ms. */
@@ -9,22 +10,11 @@ export function usePlay(until: number) {
   const still = useMedia("(prefers-reduced-motion: reduce)");
   const [minute, setMinute] = useState(0);
   const [playing, setPlaying] = useState(false);
-  useEffect(() => {
-    if (!playing) return;
-    let frame = 0;
-    let last = performance.now();
-    const run = (now: number): void => {
-      const passed = (now - last) / msPerMinute;
-      last = now;
-      setMinute((was) => Math.min(until, was + passed));
-      frame = requestAnimationFrame(run);
-    };
-    frame = requestAnimationFrame(run);
-    return () => cancelAnimationFrame(frame);
-  }, [playing, until]);
-  useEffect(() => {
-    if (minute >= until) setPlaying(false);
-  }, [minute, until]);
+  useFrames(playing, (passedMs) => {
+    const next = Math.min(until, minute + passedMs / msPerMinute);
+    setMinute(next);
+    if (next >= until) setPlaying(false);
+  });
   const play = (): void => {
     if (minute >= until) setMinute(0);
     setPlaying(true);
