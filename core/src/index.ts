@@ -33,6 +33,7 @@ export * from "./calendar/repeatRules.ts";
 export * from "./calendar/repeats.ts";
 export * from "./calendar/runKinds.ts";
 export * from "./calendar/runSheet.ts";
+export * from "./calendar/runSteps.ts";
 export * from "./calendar/runWords.ts";
 export * from "./calendar/sessionAsks.ts";
 export * from "./calendar/wallClock.ts";

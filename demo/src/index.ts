@@ -1,4 +1,4 @@
-import { type HeadsModel, kitCut, type RunKind, usualDay, usualTimes } from "@lampcrate/core";
+import { type HeadsModel, kitCut, type RunKind, usualDay, usualGathering, usualTimes } from "@lampcrate/core";
 import { addMaterial, addStaff, type Deps, holdFolder, houseDoc, openDatabase, type Person, saveHouse, setUp } from "@lampcrate/server";
 import { pino } from "pino";
 import { boardwalk, raft, spinner } from "./briefs.ts";
@@ -231,6 +231,8 @@ async function makeHouse(deps: Deps, days: DemoDays, url: string): Promise<Perso
       { family: "span", owned: 8 },
       { family: "float", owned: 4 },
     ],
+    // One builder in ten sends in; somebody has three quarters of an hour a day for looking at them.
+    gathering: { ...usualGathering, returns: 0.1, siftMinutesADay: 45 },
     preparing: { weekdays: [2, 3, 4, 5, 6], people: 2, hours: 1.5, times: usualTimes },
     closures: [{ id: "winter-rest", from: days.in(26), to: days.in(33), why: "Winter rest" }],
   });

@@ -135,6 +135,28 @@ describe("what must be done this week", () => {
     expect((await dues()).some((words) => words.includes("reveal"))).toBe(false);
   });
 
+  it("reminds families once, some days before a run closes, as the house wants it; a tick says that it is done", async () => {
+    const run = await makeRun(house);
+    house.at("2026-12-15T09:00:00Z");
+    const remind = async () => (await season()).toDo.filter(({ words }) => words === "Remind families");
+    expect(await remind()).toMatchObject([
+      { id: `${run.id}-remind 2026-12-17`, due: "2026-12-17", told: true, detail: "3 days until entries close", step: "publish" },
+    ]);
+    const cookie = await house.signIn("pat", password);
+    const doc = (await house.ask("GET", "/api/house", undefined, { cookie })).body as HouseDoc;
+    const often = { ...doc, gathering: { ...doc.gathering, remindDays: [1, 5] } };
+    expect((await house.ask("PUT", "/api/house", often, { cookie })).status).toBe(200);
+    expect((await remind()).map(({ due, late }) => [due, late])).toEqual([
+      ["2026-12-15", false],
+      ["2026-12-19", false],
+    ]);
+    house.at("2026-12-21T09:00:00Z");
+    expect(await remind()).toEqual([]);
+    const wrong = { ...doc, revision: doc.revision + 1, gathering: { ...doc.gathering, siftMinutes: 0 } };
+    const refused = await house.ask("PUT", "/api/house", wrong, { cookie: await house.signIn("pat", password) });
+    expect([refused.status, (refused.body as ProblemDoc).errors?.[0]?.field]).toEqual([422, "gathering.siftMinutes"]);
+  });
+
   it("does not nag about what was called off", async () => {
     const run = await makeRun(house, { publish: false });
     expect((await dues()).length).toBeGreaterThan(0);

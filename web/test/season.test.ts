@@ -17,6 +17,7 @@ const run = (id: string, patch: Partial<RunSummary> = {}): RunSummary =>
     closesOn: null,
     revealOn: null,
     sessions: [],
+    steps: { publish: null, remind: [], sift: null, reveal: patch.revealOn ?? null, revealFrom: null, erase: null },
     waiting: 0,
     accepted: 0,
     ...patch,
@@ -69,19 +70,35 @@ describe("the season's line", () => {
     expect(monthsOf([run("a", { createdOn: "2026-09-30", revealOn: "2027-01-07" })], today)).toEqual(["2026-09", "2026-11", "2027-01"]);
   });
 
-  it("says publish and pack at once where their tags would lie on each other", () => {
-    const draft = run("a", { status: "draft", opensOn: "2026-12-05", sessions: [held("2026-12-05")] });
-    const words = (width: number, of = draft) =>
-      wireOf(of, axisOf("2026-11-02", today, width, 14)).marks.map((mark) => [mark.on, mark.words]);
-    expect(words(980)).toEqual([["2026-12-02", "publish, pack"]]);
-    const apart = { ...draft, opensOn: "2026-12-08", revealOn: "2027-01-07" };
-    expect(words(980, apart)).toEqual([
-      ["2026-12-05", "publish by"],
-      ["2026-12-02", "pack"],
-      ["2027-01-07", "reveal Thu 7 Jan"],
+  it("hangs a tag where a step of its crates must begin, one for those that would lie on each other", () => {
+    const steps = { publish: "2026-12-04", remind: [], sift: null, reveal: null, revealFrom: null, erase: null };
+    const draft = run("a", { status: "draft", opensOn: "2026-12-07", sessions: [held("2026-12-07")], steps });
+    const starts = [
+      { kind: "order", due: "2026-11-27" },
+      { kind: "order", due: "2026-11-25" },
+      { kind: "prepare", due: "2026-12-03" },
+    ] as const;
+    const words = (width: number, of = draft, begin: Parameters<typeof wireOf>[2] = starts) =>
+      wireOf(of, axisOf("2026-11-02", today, width, 14), begin).marks.map((mark) => [mark.on, mark.words]);
+    expect(words(980)).toEqual([
+      ["2026-11-25", "order"],
+      ["2026-12-03", "prepare, publish"],
     ]);
-    expect(words(600, apart)[0]).toEqual(["2026-12-02", "publish, pack"]);
-    expect(words(980, run("b", { sessions: [held("2026-11-21")] }))).toEqual([]);
+    expect(words(2000).slice(1)).toEqual([
+      ["2026-12-03", "prepare"],
+      ["2026-12-04", "publish"],
+    ]);
+    expect(words(980, { ...draft, status: "published" }, [])).toEqual([]);
+  });
+
+  it("says when the reveal is, from when it can be while it has no day, and when entries go", () => {
+    const words = (revealOn: string | null, revealFrom: string) => {
+      const steps = { publish: null, remind: [], sift: null, reveal: revealOn ?? revealFrom, revealFrom, erase: "2027-02-01" };
+      return wireOf(run("a", { revealOn, steps }), axisOf("2026-11-02", today, 980, 14)).marks.map((mark) => mark.words);
+    };
+    expect(words("2027-01-07", "2027-01-05")).toEqual(["reveal Thu 7 Jan", "entries go Mon 1 Feb"]);
+    expect(words("2027-01-07", "2027-01-08")[0]).toBe("reveal Thu 7 Jan, before all is sifted");
+    expect(words(null, "2027-01-05")[0]).toBe("reveal from Tue 5 Jan");
   });
 
   it("tells of sessions that it doesn't reach, and begins where the run's first day is", () => {

@@ -1,4 +1,4 @@
-import type { Bench, FamilyId, HouseRules, NamedToken, Room, UnitChoice, WorkTimes } from "@lampcrate/core";
+import type { Bench, FamilyId, Gathering, HouseRules, NamedToken, Room, UnitChoice, WorkTimes } from "@lampcrate/core";
 import type { Role } from "./capabilities.ts";
 
 /** A room as it crosses the wire: as it is reckoned with. */
@@ -63,6 +63,8 @@ export interface HouseInput {
   readonly people: readonly PersonDoc[];
   /** Adults by age, and when a break is due. */
   readonly rules: HouseRules;
+  /** When sheets go out, and how entries are looked at. */
+  readonly gathering: Gathering;
   /** Families not named here are not counted. */
   readonly rigs: readonly OwnedRigs[];
   /** Devices whose readings land in results by themselves. */

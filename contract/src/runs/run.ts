@@ -1,4 +1,4 @@
-import type { DropIn, FamilyId, HeadsModel, RunKind, Target, UnitChoice } from "@lampcrate/core";
+import type { DropIn, FamilyId, HeadsModel, RunKind, RunSteps, Target, UnitChoice } from "@lampcrate/core";
 import type { BriefDoc } from "./brief.ts";
 
 export const runStatuses = ["draft", "published", "cancelled"] as const;
@@ -145,6 +145,8 @@ export interface RunSummary {
     readonly roomName: string;
     readonly cancelled: boolean;
   }[];
+  /** What it asks for besides its crates. */
+  readonly steps: RunSteps;
   readonly waiting: number;
   readonly accepted: number;
   readonly publishedVersion: number | null;

@@ -5,8 +5,10 @@ import {
   benchVias,
   familyIds,
   floors,
+  type Gathering,
   type HouseRules,
   usualBench,
+  usualGathering,
   usualRules,
 } from "@lampcrate/core";
 import Joi from "joi";
@@ -82,6 +84,15 @@ const rules = objectOf<HouseRules>({
   breakAfterMinutes: Joi.number().integer().min(30).max(1440).required(),
 });
 
+const daysBefore = Joi.number().integer().min(0).max(60);
+const gathering = objectOf<Gathering>({
+  publishDays: daysBefore.required(),
+  remindDays: Joi.array().max(5).unique().items(daysBefore.min(1)).required(),
+  siftMinutes: Joi.number().greater(0).max(120).required(),
+  siftMinutesADay: Joi.number().min(1).max(600).required(),
+  returns: Joi.number().min(0).max(1).required(),
+});
+
 const ownedRigs = objectOf<OwnedRigs>({
   family: Joi.string()
     .valid(...familyIds)
@@ -142,6 +153,7 @@ export const houseInput = objectOf<HouseInput>({
   tokens: tokens.default([]),
   people: Joi.array().max(100).unique("id").items(person).default([]) as Joi.ArraySchema,
   rules: rules.default(usualRules) as Joi.ObjectSchema,
+  gathering: gathering.default(usualGathering) as Joi.ObjectSchema,
   rigs: Joi.array().max(40).unique("family").items(ownedRigs).default([]) as Joi.ArraySchema,
   bench: bench.default(usualBench) as Joi.ObjectSchema,
 });

@@ -1,10 +1,11 @@
 import { setImmediate as nextTurn } from "node:timers/promises";
+import { keptUntil } from "@lampcrate/core";
 import { and, asc, count, eq, isNotNull, like, ne, sql } from "drizzle-orm";
 import type { Store } from "../db/open.ts";
 import { correction, entry, erasingNotice, house, run, siftDecision, undoStep, version } from "../db/schema/index.ts";
 import type { Deps } from "../deps.ts";
 import { eraseEntries, forget } from "../services/entries/erasing.ts";
-import { goFrom, keptUntil } from "../services/entries/retention.ts";
+import { goFrom } from "../services/entries/retention.ts";
 import { trail } from "../services/house/audit.ts";
 import type { RunRow } from "../services/runs/runs.ts";
 import type { ClockWatch } from "./clockWatch.ts";

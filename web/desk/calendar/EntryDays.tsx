@@ -6,6 +6,7 @@ import { PastDay } from "../pieces/PastDay.tsx";
 import { useHouseDay } from "../pieces/useHouseDay.ts";
 import { useBriefWork } from "../work/RunContext.ts";
 import { useRunSettings } from "../work/useRunSettings.ts";
+import { AfterClosing } from "./AfterClosing.tsx";
 
 const days = [
   { label: "Open from", field: "opensOn" },
@@ -41,7 +42,10 @@ export function EntryDays() {
         </p>
       ) : null}
       {run.closesOn ? (
-        <p className="soft small">The sheet says: send it by the end of {dateWords(run.closesOn)}.</p>
+        <>
+          <p className="soft small">The sheet says: send it by the end of {dateWords(run.closesOn)}.</p>
+          <AfterClosing onReveal={(revealOn) => void change({ revealOn })} />
+        </>
       ) : (
         <p>Set both days, then the run can be published.</p>
       )}

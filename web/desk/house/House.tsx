@@ -17,6 +17,7 @@ import { calendarQuery, houseQuery, seasonQuery } from "../queries.ts";
 import { CalendarFile } from "./CalendarFile.tsx";
 import { Closures } from "./Closures.tsx";
 import { Feeds } from "./Feeds.tsx";
+import { GatheringFields } from "./GatheringFields.tsx";
 import { Health } from "./Health.tsx";
 import { People } from "./People.tsx";
 import { PreparingFields } from "./PreparingFields.tsx";
@@ -141,6 +142,7 @@ function HouseForm({ saved }: { readonly saved: HouseDoc }) {
         </div>
       </section>
       <PreparingFields preparing={house.preparing} onChange={(preparing) => set({ preparing })} trouble={message("preparing")} />
+      <GatheringFields gathering={house.gathering} onChange={(gathering) => set({ gathering })} trouble={message("gathering")} />
       <section className="sheet pad stack" aria-label="Things that loads are counted in">
         <h2>Things that loads are counted in</h2>
         <TokenList

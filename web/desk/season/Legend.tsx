@@ -30,6 +30,18 @@ export function Legend() {
         </svg>
         open for entries
       </span>
+      <span>
+        <svg width="12" height="22" aria-hidden="true">
+          <path d="M6 5v13" className="remind" />
+        </svg>
+        remind families
+      </span>
+      <span>
+        <svg width="32" height="22" aria-hidden="true">
+          <rect x="1" y="8" width="30" height="7" className="sifting" />
+        </svg>
+        sifting
+      </span>
     </p>
   );
 }

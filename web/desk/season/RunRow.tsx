@@ -1,14 +1,17 @@
 import type { RunSummary, SeasonDoc } from "@lampcrate/contract";
 import { addDays, placeLabels, shortDate } from "@lampcrate/core";
 import { Link } from "react-router";
+import type { SeasonStart } from "../seasonData/useSeasonStarts.ts";
 import type { Axis } from "./axis.ts";
 import { EntriesBand, entriesWords } from "./EntriesBand.tsx";
 import { Lamp, type LampState } from "./Lamp.tsx";
 import { textWidth } from "./textWidth.ts";
-import { type Beyond, wireOf } from "./wire.ts";
+import { type Beyond, type WireMark, wireOf } from "./wire.ts";
 
 interface RunRowProps {
   readonly run: RunSummary;
+  /** Steps of its crates that aren't done. */
+  readonly starts: readonly SeasonStart[];
   readonly axis: Axis;
   readonly closures: SeasonDoc["closures"];
 }
@@ -17,7 +20,7 @@ interface RunRowProps {
 const lane = 17;
 
 /** One run: its name, and a wire that hangs from its first day to the reveal with lamps on it, a glow while entries are open. */
-export function RunRow({ run, axis, closures }: RunRowProps) {
+export function RunRow({ run, starts, axis, closures }: RunRowProps) {
   const draft = run.status === "draft";
   return (
     <div className="season-row">
@@ -32,14 +35,14 @@ export function RunRow({ run, axis, closures }: RunRowProps) {
           {draft ? ", draft" : run.status === "cancelled" ? ", cancelled" : ""}
         </span>
       </Link>
-      <Wire run={run} axis={axis} closures={closures} />
+      <Wire run={run} starts={starts} axis={axis} closures={closures} />
     </div>
   );
 }
 
-function Wire({ run, axis, closures }: RunRowProps) {
+function Wire({ run, starts, axis, closures }: RunRowProps) {
   const { width, today, x } = axis;
-  const wire = wireOf(run, axis);
+  const wire = wireOf(run, axis, starts);
   const words = wire.marks.map((mark) => ({ key: mark.words, x: x(mark.on), width: textWidth(mark.words), align: "middle" as const }));
   const placed = placeLabels(
     words.filter((word) => word.x >= 0 && word.x <= width),
@@ -129,14 +132,16 @@ function BeyondWords({ of: { count, nearest }, runId, x, y, today, earlier = fal
 }
 
 interface MarkProps {
-  readonly kind: "tag" | "reveal";
+  readonly kind: WireMark["kind"];
   readonly x: number;
   readonly y: number;
   readonly words: string;
 }
 
-/** A luggage tag for what must be done by then, a post for the reveal. */
+/** A luggage tag for what must be done by then, a post for the reveal, a broken one for the day entries go. */
 function Mark({ kind, x, y, words }: MarkProps) {
+  if (kind === "erase")
+    return <path d={`M${x} ${y - 7}v14`} stroke="var(--soft)" strokeWidth="2" strokeDasharray="3 2" role="img" aria-label={words} />;
   return kind === "tag" ? (
     <path
       d={`M${x - 9} ${y - 6}h12l6 6-6 6h-12z`}

@@ -1,4 +1,5 @@
 import type { SeasonDoc, ToDo } from "@lampcrate/contract";
+import { addDays, weekdayOf } from "@lampcrate/core";
 import { useQuery } from "@tanstack/react-query";
 import { useMemo, useState } from "react";
 import { Link, useNavigate } from "react-router";
@@ -6,7 +7,7 @@ import { Button } from "../pieces/Button.tsx";
 import { useKeys } from "../pieces/keys.ts";
 import { Opening } from "../pieces/Opening.tsx";
 import { seasonQuery } from "../queries.ts";
-import { useSeasonWork } from "../seasonData/useSeasonWork.ts";
+import { type SeasonStart, useSeasonStarts } from "../seasonData/useSeasonStarts.ts";
 import { monthsOf, usualStart } from "./axis.ts";
 import { ErasingNotices } from "./ErasingNotices.tsx";
 import { SeasonFilter } from "./SeasonFilter.tsx";
@@ -20,15 +21,13 @@ import { Lock, useMay } from "../pieces/Lock.tsx";
 /** Home of the desk: every run as a string of lamps, and what this week asks for. */
 export function Season() {
   const season = useQuery(seasonQuery);
-  const work = useSeasonWork();
+  const starts = useSeasonStarts();
   const navigate = useNavigate();
   const may = useMay();
   useKeys(may("plan") ? [{ key: "n", words: "new run", act: () => void navigate("/start") }] : []);
-  const given = season.data?.toDo;
-  const toDo = useMemo(
-    () => [...(given ?? []), ...work].sort((a, b) => a.due.localeCompare(b.due) || a.runTitle.localeCompare(b.runTitle)),
-    [given, work],
-  );
+  const doc = season.data;
+  const toDo = useMemo(() => (doc ? weekOf(doc, starts) : []), [doc, starts]);
+  const waiting = useMemo(() => starts.filter(({ id }) => !doc?.marks.some((mark) => mark.done && mark.id === id)), [doc, starts]);
   if (season.isPending) return <Opening what="the season" />;
   if (season.isLoadingError)
     return (
@@ -73,7 +72,7 @@ export function Season() {
                 No run yet. Start one: choose a challenge, and the crate, the calendar and the sheet for families follow from its numbers.
               </p>
             ) : (
-              <Runs season={season.data} toDo={undone} />
+              <Runs season={season.data} toDo={undone} starts={waiting} />
             )}
           </div>
         </div>
@@ -83,8 +82,22 @@ export function Season() {
   );
 }
 
+/** What must begin by the coming Sunday, of runs and of crates. */
+function weekOf({ today, toDo }: SeasonDoc, starts: readonly SeasonStart[]): readonly ToDo[] {
+  const sunday = addDays(today, 7 - weekdayOf(today));
+  return [...toDo, ...starts.filter(({ due }) => due <= sunday)].sort(
+    (a, b) => a.due.localeCompare(b.due) || a.runTitle.localeCompare(b.runTitle),
+  );
+}
+
+interface RunsProps {
+  readonly season: SeasonDoc;
+  readonly toDo: readonly ToDo[];
+  readonly starts: readonly SeasonStart[];
+}
+
 /** The season's runs as chosen, on their line. */
-function Runs({ season, toDo }: { readonly season: SeasonDoc; readonly toDo: readonly ToDo[] }) {
+function Runs({ season, toDo, starts }: RunsProps) {
   const { runs, today } = season;
   const [part, setPart] = useState<SeasonPart>("all");
   const [find, setFind] = useState("");
@@ -109,7 +122,7 @@ function Runs({ season, toDo }: { readonly season: SeasonDoc; readonly toDo: rea
           </Button>
         </p>
       ) : (
-        <TimeLine season={season} runs={shown} from={from} />
+        <TimeLine season={season} runs={shown} starts={starts} from={from} />
       )}
     </>
   );

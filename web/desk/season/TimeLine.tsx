@@ -2,24 +2,36 @@ import type { RunSummary, SeasonDoc } from "@lampcrate/contract";
 import { addDays, dayAndMonth, shortDate } from "@lampcrate/core";
 import { memo, useMemo } from "react";
 import { useWidth } from "../../shared/useWidth.ts";
+import type { SeasonStart } from "../seasonData/useSeasonStarts.ts";
 import { type Axis, axisOf, weeksOf } from "./axis.ts";
 import { Legend } from "./Legend.tsx";
 import { RunRow } from "./RunRow.tsx";
 
+function byRun(starts: readonly SeasonStart[]): ReadonlyMap<string, readonly SeasonStart[]> {
+  const found = new Map<string, SeasonStart[]>();
+  for (const start of starts) found.set(start.runId, [...(found.get(start.runId) ?? []), start]);
+  return found;
+}
+
+const none: readonly SeasonStart[] = [];
+
 interface TimeLineProps {
   readonly season: SeasonDoc;
   readonly runs: readonly RunSummary[];
+  /** Steps of crates that aren't done. */
+  readonly starts: readonly SeasonStart[];
   /** Monday with which the line begins. */
   readonly from: string;
 }
 
 /** Runs on a time line drawn to scale, px for px: its letters are as large in a small window as on a wall. */
-export const TimeLine = memo(function TimeLine({ season, runs, from }: TimeLineProps) {
+export const TimeLine = memo(function TimeLine({ season, runs, starts, from }: TimeLineProps) {
   const [line, width] = useWidth<HTMLDivElement>(680);
   const axis = useMemo(
     () => axisOf(from, season.today, width, weeksOf(season.runs, season.today)),
     [from, season.today, season.runs, width],
   );
+  const startsOf = useMemo(() => byRun(starts), [starts]);
   return (
     <section className="season-line" aria-label="Time line of the season">
       <div className="season-head">
@@ -31,7 +43,7 @@ export const TimeLine = memo(function TimeLine({ season, runs, from }: TimeLineP
       <ol>
         {runs.map((run) => (
           <li key={run.id}>
-            <RunRow run={run} axis={axis} closures={season.closures} />
+            <RunRow run={run} starts={startsOf.get(run.id) ?? none} axis={axis} closures={season.closures} />
           </li>
         ))}
       </ol>

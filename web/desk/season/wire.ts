@@ -1,10 +1,11 @@
 import type { RunSummary } from "@lampcrate/contract";
 import { addDays, shortDate } from "@lampcrate/core";
+import type { SeasonStart } from "../seasonData/useSeasonStarts.ts";
 import type { Axis } from "./axis.ts";
 
 /** Something on a run's wire that has a day and words. */
 export interface WireMark {
-  readonly kind: "tag" | "reveal";
+  readonly kind: "tag" | "reveal" | "erase";
   readonly on: string;
   readonly words: string;
 }
@@ -34,9 +35,13 @@ export interface Wire {
 const tooNear = 20;
 
 /** A run's days as a wire that hangs from the day it was made to its last. */
-export function wireOf(run: RunSummary, { today, x, width, from, to }: Axis): Wire {
+export function wireOf(
+  run: RunSummary,
+  { today, x, width, from, to }: Axis,
+  starts: readonly Pick<SeasonStart, "kind" | "due">[] = [],
+): Wire {
   const held = run.sessions.filter((s) => !s.cancelled);
-  const days = [run.opensOn, run.closesOn, run.revealOn, ...held.map((s) => s.date)].flatMap((day) => day ?? []).sort();
+  const days = [run.opensOn, run.closesOn, run.steps.reveal, ...held.map((s) => s.date)].flatMap((day) => day ?? []).sort();
   // A day before the run was made stands where it is, and the wire begins there.
   const begins = [run.createdOn, ...days].sort()[0] ?? run.createdOn;
   const ends = days.at(-1) ?? addDays(today, 14);
@@ -62,7 +67,7 @@ export function wireOf(run: RunSummary, { today, x, width, from, to }: Axis): Wi
         .filter((day) => day >= to)
         .sort(),
     ),
-    marks: marksOf(run, next?.date ?? null, today, x),
+    marks: marksOf(run, starts, today, x),
     sag: (date, y) => sagAt(x(date), y),
     path: (begin, end, y) => {
       const [a, b] = [Math.max(0, x(begin)), Math.min(width, x(end))];
@@ -76,15 +81,41 @@ export function wireOf(run: RunSummary, { today, x, width, from, to }: Axis): Wi
 const beyond = ([nearest, ...more]: readonly string[]): Beyond | null =>
   nearest === undefined ? null : { count: 1 + more.length, nearest };
 
-function marksOf(run: RunSummary, nextDay: string | null, today: string, x: Axis["x"]): readonly WireMark[] {
-  const publish = run.status === "draft" && run.opensOn !== null ? addDays(run.opensOn, -3) : null;
-  const pack = nextDay === null ? null : addDays(nextDay, -3);
-  const both = publish !== null && pack !== null && Math.abs(x(pack) - x(publish)) < tooNear;
-  const tag = (on: string, words: string): WireMark => ({ kind: "tag", on, words });
-  return [
-    ...(both ? [tag(publish < pack ? publish : pack, "publish, pack")] : []),
-    ...(publish !== null && !both ? [tag(publish, "publish by")] : []),
-    ...(pack !== null && !both ? [tag(pack, "pack")] : []),
-    ...(run.revealOn === null ? [] : [{ kind: "reveal" as const, on: run.revealOn, words: `reveal ${shortDate(run.revealOn, today)}` }]),
-  ];
+/** What must be done before families can build, by its last day; after that the reveal, and the day on which entries go. */
+function marksOf(
+  { status, steps, revealOn, opensOn, sessions }: RunSummary,
+  starts: readonly Pick<SeasonStart, "kind" | "due">[],
+  today: string,
+  x: Axis["x"],
+): readonly WireMark[] {
+  const begins = opensOn ?? sessions.find((s) => !s.cancelled)?.date ?? null;
+  const publish = status === "draft" && begins !== null && steps.publish !== null ? [{ on: steps.publish, words: "publish" }] : [];
+  const first = (["order", "collect", "prepare"] as const).flatMap((kind) => {
+    const due = starts
+      .filter((start) => start.kind === kind)
+      .map((start) => start.due)
+      .sort()[0];
+    return due === undefined ? [] : [{ on: due, words: kind }];
+  });
+  const reveal = steps.reveal === null ? [] : [{ kind: "reveal" as const, on: steps.reveal, words: revealWords(steps, revealOn, today) }];
+  const erase =
+    steps.erase === null ? [] : [{ kind: "erase" as const, on: steps.erase, words: `entries go ${shortDate(steps.erase, today)}` }];
+  return [...tags([...publish, ...first], x), ...(status === "cancelled" ? [] : reveal), ...erase];
+}
+
+function revealWords({ reveal, revealFrom }: RunSummary["steps"], set: string | null, today: string): string {
+  const day = shortDate(reveal ?? today, today);
+  if (set === null) return `reveal from ${day}`;
+  return revealFrom !== null && set < revealFrom ? `reveal ${day}, before all is sifted` : `reveal ${day}`;
+}
+
+/** Tags that would lie on each other are one, on the earliest day. */
+function tags(steps: readonly { readonly on: string; readonly words: string }[], x: Axis["x"]): readonly WireMark[] {
+  const found: WireMark[] = [];
+  for (const { on, words } of [...steps].sort((a, b) => a.on.localeCompare(b.on))) {
+    const last = found.at(-1);
+    if (last && x(on) - x(last.on) < tooNear) found[found.length - 1] = { ...last, words: `${last.words}, ${words}` };
+    else found.push({ kind: "tag", on, words });
+  }
+  return found;
 }

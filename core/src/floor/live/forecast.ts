@@ -1,13 +1,12 @@
 import type { Asking } from "../../calendar/sessionAsks.ts";
 import { sessionAsks } from "../../calendar/sessionAsks.ts";
 import { families } from "../../family/families.ts";
-import { drawHeads, type HeadsModel } from "../../kit/draws/heads.ts";
-import { ceiling, quantileOf } from "../../kit/draws/rounding.ts";
+import { likelyHeads } from "../../kit/draws/heads.ts";
+import { ceiling } from "../../kit/draws/rounding.ts";
 import type { DropIn } from "../dropIn.ts";
 import { usualDay } from "../usualDay.ts";
 import type { FloorForecast } from "./ahead.ts";
 
-const draws = 1000;
 const minute = 60_000;
 
 interface FloorAsking extends Omit<Asking, "day"> {
@@ -28,7 +27,7 @@ interface FloorAsking extends Omit<Asking, "day"> {
 /** What a floor is held against: the day as it was rehearsed, else as brief and heads suggest; and its rigs. */
 export function floorForecast({ brief, kind, heads, day, startAt, minutes }: FloorAsking): FloorForecast & { readonly rigs: number } {
   const { rigs } = sessionAsks({ brief, kind, heads, day });
-  const builders = medianHeads(heads);
+  const builders = likelyHeads(heads);
   const { minutesPerTrial } = families[brief.family].needs(brief.spec);
   const held =
     day ??
@@ -61,9 +60,4 @@ export function floorForecast({ brief, kind, heads, day, startAt, minutes }: Flo
     testMin: Math.max(0.5, held.trials * held.trial.meanMin),
     rigs: Math.max(1, rigs),
   };
-}
-
-function medianHeads(heads: HeadsModel): number {
-  if (heads.model === "forecast") return Math.min(heads.likely, heads.cap ?? heads.likely);
-  return quantileOf(drawHeads(heads, "floor", draws).sort(), 0.5);
 }

@@ -26,6 +26,24 @@ export function drawHeads(heads: HeadsModel, seed: string, draws: number): Int32
   return n;
 }
 
+/** As many as are likely to come: the guess, or the model's middle (median of the posterior, else the mean), capped. */
+export function likelyHeads(heads: HeadsModel): number {
+  return Math.min(roundHalfUp(middleOf(heads)), capOf(heads));
+}
+
+function middleOf(heads: HeadsModel): number {
+  switch (heads.model) {
+    case "forecast":
+      return heads.likely;
+    case "learned":
+      return exp(headsPosterior(heads).mu);
+    case "signedUp":
+      return heads.signedUp * heads.showRate + heads.walkIns;
+    case "atHome":
+      return heads.asked * heads.takeUp + heads.more;
+  }
+}
+
 /** The cap: as given; unknown, 5 × the greatest number named for forecast and learned, none for the others. */
 export function capOf(heads: HeadsModel): number {
   if (heads.cap !== undefined) return heads.cap;

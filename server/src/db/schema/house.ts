@@ -1,5 +1,5 @@
 import { type AwayDoc, auditAreas, feedScopes, type OwnedRigs, type PreparingDoc, roles } from "@lampcrate/contract";
-import { type Bench, floors, type HouseRules, type NamedToken, unitChoices } from "@lampcrate/core";
+import { type Bench, floors, type Gathering, type HouseRules, type NamedToken, unitChoices } from "@lampcrate/core";
 import { index, integer, real, sqliteTable, text } from "drizzle-orm/sqlite-core";
 
 /* Who and where: the house, its people, rooms and closed days. */
@@ -20,6 +20,8 @@ export const house = sqliteTable("house", {
   tokens: text("tokens", { mode: "json" }).$type<readonly NamedToken[]>().notNull().default([]),
   /** null: the usual. */
   rules: text("rules", { mode: "json" }).$type<HouseRules | null>(),
+  /** null: the usual. */
+  gathering: text("gathering", { mode: "json" }).$type<Gathering | null>(),
   rigs: text("rigs", { mode: "json" }).$type<readonly OwnedRigs[]>().notNull().default([]),
   bench: text("bench", { mode: "json" }).$type<Bench | null>(),
   /** How surely the season is bought for as one; null: each crate by itself. */

@@ -1,11 +1,5 @@
-import { addDays, startOfDay } from "@lampcrate/core";
+import { keptUntil, startOfDay } from "@lampcrate/core";
 import type { RunRow } from "../runs/runs.ts";
-
-/** The day on which a run's entries go; null while it has neither reveal nor closing day. */
-export function keptUntil(row: Pick<RunRow, "revealOn" | "closesOn">, keepingDays: number): string | null {
-  const from = row.revealOn ?? row.closesOn;
-  return from === null ? null : addDays(from, keepingDays);
-}
 
 /** The instant from which a run's entries go, ms; null while it has neither reveal nor closing day. */
 export function goFrom(row: Pick<RunRow, "revealOn" | "closesOn">, keepingDays: number, zone: string): number | null {

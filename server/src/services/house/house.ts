@@ -1,6 +1,6 @@
 import { isDeepStrictEqual } from "node:util";
 import type { HouseDoc, HouseInput, PreparingDoc, SetupInput } from "@lampcrate/contract";
-import { instantOf, usualBench, usualRules, usualTimes } from "@lampcrate/core";
+import { instantOf, usualBench, usualGathering, usualRules, usualTimes } from "@lampcrate/core";
 import { asc, count, eq, notInArray } from "drizzle-orm";
 import type { Store } from "../../db/open.ts";
 import { closure, house, person, room, session, staff } from "../../db/schema/index.ts";
@@ -39,8 +39,26 @@ export function houseDoc(db: Store): HouseDoc {
   const { name, zone, currency, units, publicUrl, keepingDays, tokens, rigs, revision } = found;
   const preparing = found.preparing ?? usualPreparing;
   const rules = found.rules ?? usualRules;
+  const gathering = found.gathering ?? usualGathering;
   const bench = found.bench ?? usualBench;
-  return { name, zone, currency, units, publicUrl, keepingDays, revision, rooms, closures, preparing, tokens, people, rules, rigs, bench };
+  return {
+    name,
+    zone,
+    currency,
+    units,
+    publicUrl,
+    keepingDays,
+    revision,
+    rooms,
+    closures,
+    preparing,
+    tokens,
+    people,
+    rules,
+    gathering,
+    rigs,
+    bench,
+  };
 }
 
 /** Until a house says otherwise. */
@@ -140,6 +158,7 @@ export function saveHouse(deps: Deps, by: Person, input: HouseInput): HouseDoc {
         preparing: input.preparing,
         tokens: input.tokens,
         rules: input.rules,
+        gathering: input.gathering,
         rigs: input.rigs,
         bench: input.bench,
         revision: now.revision + 1,
@@ -207,6 +226,7 @@ function houseWords(before: HouseDoc, after: HouseInput): string {
     tokens: "things that loads are counted in",
     people: "people",
     rules: "rules for adults and breaks",
+    gathering: "days and minutes for gathering entries",
     rigs: "rigs that are owned",
     bench: "devices at the bench",
   } as const;

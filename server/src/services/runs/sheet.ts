@@ -9,6 +9,7 @@ import {
   fillBrief,
   fillText,
   isFamilyId,
+  keptUntil,
   placeOf,
   type RunKind,
   type StockUnit,
@@ -22,7 +23,6 @@ import {
 import type { Store } from "../../db/open.ts";
 import type { FrozenBrief } from "../../db/schema/index.ts";
 import { notFound } from "../../http/problem.ts";
-import { keptUntil } from "../entries/retention.ts";
 import { houseDoc } from "../house/house.ts";
 import { draftOf, frozenVersion } from "./briefs.ts";
 import { fillingOf } from "./filling.ts";

@@ -1,6 +1,5 @@
 import type { BuyingDoc, ToDo } from "@lampcrate/contract";
 import {
-  addDays,
   buyProblem,
   perWeekOf,
   preparingOf,
@@ -10,40 +9,41 @@ import {
   shortDate,
   showNumber,
   startsOf,
-  weekdayOf,
 } from "@lampcrate/core";
 import { useQuery } from "@tanstack/react-query";
 import { useMemo } from "react";
 import { buyingQuery } from "../queries.ts";
 import { useSeasonCrates } from "./useSeasonCrates.ts";
 
-/** What this week's crates ask for, planned back from their sessions: to order, to collect, to prepare. Nothing while it is being reckoned. */
-export function useSeasonWork(): readonly ToDo[] {
-  const doc = useQuery(buyingQuery).data;
-  const { asked } = useSeasonCrates(doc);
-  return useMemo(() => (doc && asked ? workOf(doc, asked) : []), [doc, asked]);
+/** A step of a crate, planned back from its session. */
+export interface SeasonStart extends ToDo {
+  readonly kind: Start["kind"];
 }
 
-function workOf(doc: BuyingDoc, crates: readonly SeasonCrate[]): readonly ToDo[] {
-  const sunday = addDays(doc.today, 7 - weekdayOf(doc.today));
+/** What the season's crates ask for, planned back from their sessions: to order, to collect, to prepare. Nothing while it is being reckoned. */
+export function useSeasonStarts(): readonly SeasonStart[] {
+  const doc = useQuery(buyingQuery).data;
+  const { asked } = useSeasonCrates(doc);
+  return useMemo(() => (doc && asked ? seasonStarts(doc, asked) : []), [doc, asked]);
+}
+
+function seasonStarts(doc: BuyingDoc, crates: readonly SeasonCrate[]): readonly SeasonStart[] {
   const starts = startsOf(crates, buyProblem(doc, crates), seasonStore(doc), perWeekOf(doc), doc.today, preparingOf(doc));
   const name = (id: string): string => doc.materials.find((m) => m.id === id)?.name ?? "";
-  return starts.flatMap((start) => {
-    if (start.by > sunday) return [];
+  return starts.map((start) => {
     const { crate, kind, by, slack, materials } = start;
-    return [
-      {
-        id: [kind, crate.id, ...materials.slice(0, 1).map((material) => material.id)].join(" "),
-        runId: crate.runId,
-        runTitle: crate.runTitle,
-        due: by,
-        slack,
-        late: slack < 0,
-        told: true,
-        ...wordsOf(start, name, doc.today),
-        step: kind === "prepare" ? ("crate" as const) : ("buying" as const),
-      },
-    ];
+    return {
+      kind,
+      id: [kind, crate.id, ...materials.slice(0, 1).map((material) => material.id)].join(" "),
+      runId: crate.runId,
+      runTitle: crate.runTitle,
+      due: by,
+      slack,
+      late: slack < 0,
+      told: true,
+      ...wordsOf(start, name, doc.today),
+      step: kind === "prepare" ? ("crate" as const) : ("buying" as const),
+    };
   });
 }
 
