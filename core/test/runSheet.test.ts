@@ -1,12 +1,14 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { phases, runSheet } from "../src/calendar/runSheet.ts";
+import { phases, runSheet, type SheetPart, scaledSheet, usualParts } from "../src/calendar/runSheet.ts";
 import { runKinds } from "../src/index.ts";
+
+const order: readonly string[] = phases;
 
 const minutesOf = (kind: (typeof runKinds)[number], slot: number, sketchFirst = true) => {
   const found = runSheet(kind, slot, { sketchFirst });
   if (!found.ok) throw new Error(found.message);
-  return Object.fromEntries(found.phases.map(({ phase, minutes }) => [phase, minutes]));
+  return Object.fromEntries(found.parts.map(({ id, minutes }) => [id, minutes]));
 };
 
 describe("a run sheet", () => {
@@ -41,14 +43,33 @@ describe("a run sheet", () => {
           expect(runSheet(kind, found.least, { sketchFirst }).ok).toBe(true);
           return;
         }
-        expect(found.phases.reduce((sum, { minutes }) => sum + minutes, 0)).toBe(slot);
-        for (const [i, { minutes, from, phase }] of found.phases.entries()) {
+        expect(found.parts.reduce((sum, { minutes }) => sum + minutes, 0)).toBe(slot);
+        for (const [i, { minutes, from, id }] of found.parts.entries()) {
           expect(minutes).toBeGreaterThanOrEqual(1);
-          const before = found.phases[i - 1];
+          const before = found.parts[i - 1];
           expect(from).toBe(before ? before.from + before.minutes : 0);
-          if (before) expect(phases.indexOf(phase)).toBeGreaterThan(phases.indexOf(before.phase));
+          if (before) expect(order.indexOf(id)).toBeGreaterThan(order.indexOf(before.id));
         }
       }),
     );
+  });
+
+  it("is a run's own parts where it has some, those that keep their minutes by its own word", () => {
+    const part = (id: string, minutes: number, keeps = false): SheetPart => ({ id, words: id, minutes, keeps, say: "" });
+    const own = [part("song", 3, true), part("fold", 20), part("race", 10)];
+    const found = runSheet("workshop", 63, { sketchFirst: true, own });
+    expect(found.ok && found.parts.map(({ id, from, minutes }) => [id, from, minutes])).toEqual([
+      ["song", 0, 3],
+      ["fold", 3, 40],
+      ["race", 43, 20],
+    ]);
+    expect(scaledSheet(own, 4)).toMatchObject({ ok: false, least: 5 });
+    const kept = own.map((one) => ({ ...one, keeps: true }));
+    expect(scaledSheet(kept, 33)).toMatchObject({ ok: true });
+    expect(scaledSheet(kept, 40)).toMatchObject({
+      ok: false,
+      message: "All parts keep their minutes and take 33 of 40: let one of them share what is left.",
+    });
+    expect(usualParts("drop-in", { sketchFirst: true }).map(({ id }) => id)).not.toContain("sketch");
   });
 });

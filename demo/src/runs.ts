@@ -1,4 +1,4 @@
-import type { CountInput, EntryInput, RunSettings, SessionInput } from "@lampcrate/contract";
+import { type CountInput, type EntryInput, type RunSettings, type SessionInput, settingsOf } from "@lampcrate/contract";
 import type { RunKind } from "@lampcrate/core";
 import { type DropIn, type HeadsModel, seedOf, wholeBelow } from "@lampcrate/core";
 import {
@@ -93,10 +93,8 @@ export class DemoRuns {
   /** Keeps a day as the planner rehearsed it. */
   rehearse(id: string, day: DropIn): void {
     const doc = runDoc(this.deps.db, id, this.planner);
-    const { revision, title, kind, opensOn, closesOn, revealOn, scoring, units, heads, afterwards, series } = doc;
     const targets = [{ what: "rigWait", minutes: 5, atLeast: 0.9 }] as const;
-    const settings = { title, kind, opensOn, closesOn, revealOn, scoring, units, heads, afterwards, series };
-    saveSettings(this.deps, this.planner, id, { ...settings, revision, rehearsal: { day, targets } });
+    saveSettings(this.deps, this.planner, id, { ...settingsOf(doc), revision: doc.revision, rehearsal: { day, targets } });
   }
 
   /** What was left after the run's n-th session, where that is over. */
@@ -118,13 +116,8 @@ export class DemoRuns {
 
   /** Gives a new run its settings; what isn't named stays as it was made. */
   private settle(id: string, patch: Partial<RunSettings>): void {
-    const { revision, title, kind, opensOn, closesOn, revealOn, scoring, units, afterwards, heads } = runDoc(
-      this.deps.db,
-      id,
-      this.planner,
-    );
-    const made = { title, kind, opensOn, closesOn, revealOn, scoring, units, afterwards, heads };
-    saveSettings(this.deps, this.planner, id, { revision, ...made, rehearsal: null, series: null, ...patch });
+    const made = runDoc(this.deps.db, id, this.planner);
+    saveSettings(this.deps, this.planner, id, { ...settingsOf(made), revision: made.revision, ...patch });
   }
 
   /** One more line in a run's kit. */

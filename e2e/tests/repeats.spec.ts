@@ -34,3 +34,48 @@ test("a season of Saturdays takes one form: its days are seen before, one is lef
   await desk.getByRole("button", { name: /^Undo: added 4 sessions from/ }).click();
   await expect(table.getByText(/13 Feb/)).toHaveCount(0);
 });
+
+test("a run sheet is changed by hand: every session follows in its own length, undo brings the usual back", async ({
+  browser,
+}) => {
+  const desk = await openDesk(browser, house);
+  const { id } = await runOf(desk, house, "Seed Flinger");
+  await desk.goto(`${house.url}/run/${id}/calendar`);
+  const sheet = desk.getByRole("region", { name: "Run sheet" });
+  await sheet.getByRole("button", { name: "Change the parts" }).click();
+  const parts = sheet.getByRole("table", { name: "Parts to change" });
+  const build = parts.getByLabel("Minutes of Build");
+  await build.fill("long");
+  await build.press("Enter");
+  await expect(sheet.getByRole("alert")).toHaveText("Type whole minutes from 1 to 600.");
+  await build.fill("45");
+  await build.press("Enter");
+  await expect(sheet.getByRole("alert")).toHaveCount(0);
+  await expect(parts.getByRole("row", { name: "Build" })).toContainText("14:49, 34 min");
+  await parts.getByLabel("What to say or do at Cautions").fill("Goggles on.");
+  await parts.getByLabel("What to say or do at Cautions").press("Enter");
+  await sheet.getByRole("button", { name: "Add a part" }).click();
+  await expect(parts.getByLabel("Name of Another part")).toBeVisible();
+  // The new part is taken up by the keys, before the tidying.
+  const grip = parts.getByRole("button", { name: "Move Another part", exact: true });
+  await grip.focus();
+  await desk.keyboard.press("Space");
+  await expect(grip).toHaveAttribute("aria-pressed", "true");
+  await desk.keyboard.press("ArrowUp");
+  await desk.waitForTimeout(300);
+  await desk.keyboard.press("Space");
+  await expect(parts.getByRole("row").last()).toContainText("15:53, 7 min");
+  await parts.getByRole("button", { name: "Remove Another part" }).click();
+  await sheet.getByRole("button", { name: "Done" }).click();
+  await expect(sheet.getByRole("row", { name: /Cautions Goggles on\. 4/ })).toBeVisible();
+  const [download] = await Promise.all([desk.waitForEvent("download"), sheet.getByRole("link", { name: "PDF" }).click()]);
+  expect(download.suggestedFilename()).toBe("run-sheet.pdf");
+  await desk.reload();
+  await expect(sheet.getByRole("row", { name: "14:49 15:23 Build 34" })).toBeVisible();
+  for (let i = 0; i < 5; i += 1)
+    await Promise.all([
+      desk.waitForResponse((answer) => answer.url().endsWith("/undo")),
+      desk.getByRole("button", { name: /^Undo: changed the run sheet/ }).click(),
+    ]);
+  await expect(sheet.getByRole("row", { name: /Build 26/ })).toBeVisible();
+});

@@ -1,5 +1,13 @@
 import { writeFileSync } from "node:fs";
-import { type BriefDoc, labelSheets, type MaterialDoc, type OrderDoc, type RunDoc, type SupplierDoc } from "@lampcrate/contract";
+import {
+  type BriefDoc,
+  labelSheets,
+  type MaterialDoc,
+  type OrderDoc,
+  type RunDoc,
+  type SupplierDoc,
+  settingsOf,
+} from "@lampcrate/contract";
 import { bagCode, crateCode, kitCut, usualLine } from "@lampcrate/core";
 import { afterEach, beforeEach, describe, expect, it } from "vitest";
 import { codeIn, type PdfPage, pdfPages } from "../../e2e/pdfPages.ts";
@@ -165,6 +173,33 @@ describe("the packing list", () => {
       expect(page.text).toMatch(words);
     expect(page.text.replace(/\s+/g, "")).toContain("Żółtyłabędź");
     expect(codeIn(page, 0.6, 0, 1, 0.12)).toBe(crateCode(session));
+  });
+});
+
+describe("a run sheet on paper", () => {
+  it("has the session's parts on the wall clock, the run's own where it has some, who is on it and the cautions", async () => {
+    const run = await makeCrate("Paper bridge");
+    const session = run.sessions[0];
+    const path = `/api/runs/${run.id}/run-sheet.pdf?session=${session?.id}`;
+    const [usual] = await pdf(path);
+    for (const words of [/Run sheet: Paper bridge/, /Welcome/, /Cautions/, /Nobody is on it yet/, /local codes|safety rules/])
+      expect(usual?.text).toMatch(words);
+    const now = (await house.ask("GET", `/api/runs/${run.id}`)).body as RunDoc;
+    const own = [
+      { id: "song", words: "Song of the marsh", minutes: 5, keeps: true, say: "Everybody stands up." },
+      { id: "fold", words: "Fold", minutes: 20, keeps: false, say: "" },
+    ];
+    const saved = await house.ask("PUT", `/api/runs/${run.id}`, { ...settingsOf(now), revision: now.revision, sheet: own });
+    expect(saved.status).toBe(200);
+    const [page] = await pdf(path);
+    const starts = session?.start.slice(11) ?? "";
+    const words = page?.text.replace(/\s+/g, " ") ?? "";
+    expect(words).toContain(`${starts} to ${starts.slice(0, 3)}05`);
+    expect(words).toMatch(/Song of the marsh.*Everybody stands up\..*Fold/);
+    expect(words).toContain(`${(session?.minutes ?? 0) - 5} min`);
+    expect(words).not.toContain("Welcome");
+    expect((await house.ask("GET", `/api/runs/${run.id}/run-sheet.pdf`)).status).toBe(404);
+    expect((await house.ask("GET", `/api/sessions/${session?.id}/floor`)).body).toMatchObject({ run: { sheet: own } });
   });
 });
 

@@ -1,11 +1,17 @@
-import type { DropIn, FloorDay, RunKind, Tap, UnitChoice } from "@lampcrate/core";
+import type { DropIn, FloorDay, RunKind, SheetPart, Tap, UnitChoice } from "@lampcrate/core";
 import type { BriefDoc } from "./brief.ts";
 import type { SessionDoc } from "./run.ts";
 
 /** What a floor of one session goes by. */
 export interface FloorDoc {
   readonly session: SessionDoc;
-  readonly run: { readonly id: string; readonly title: string; readonly kind: RunKind; readonly units: UnitChoice };
+  readonly run: {
+    readonly id: string;
+    readonly title: string;
+    readonly kind: RunKind;
+    readonly units: UnitChoice;
+    readonly sheet: readonly SheetPart[] | null;
+  };
   readonly brief: BriefDoc;
   /** The day as it was rehearsed; null where it wasn't. */
   readonly day: DropIn | null;

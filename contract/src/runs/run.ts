@@ -1,4 +1,4 @@
-import type { DropIn, FamilyId, HeadsModel, RunKind, RunSteps, Target, UnitChoice } from "@lampcrate/core";
+import type { DropIn, FamilyId, HeadsModel, RunKind, RunSteps, SheetPart, Target, UnitChoice } from "@lampcrate/core";
 import type { BriefDoc } from "./brief.ts";
 
 export const runStatuses = ["draft", "published", "cancelled"] as const;
@@ -25,6 +25,14 @@ export interface RunSettings {
   readonly rehearsal: Rehearsal | null;
   /** Days between its parts, in their order; null: no part waits for another. */
   readonly series: SeriesDays | null;
+  /** What its sessions go through, in order; null: as is usual for its kind. */
+  readonly sheet: readonly SheetPart[] | null;
+}
+
+/** A run's settings alone, of whatever carries them. */
+export function settingsOf(of: RunSettings): RunSettings {
+  const { title, kind, opensOn, closesOn, revealOn, scoring, units, heads, afterwards, rehearsal, series, sheet } = of;
+  return { title, kind, opensOn, closesOn, revealOn, scoring, units, heads, afterwards, rehearsal, series, sheet };
 }
 
 /** The least and the most days, by local dates, between a part and the next. */

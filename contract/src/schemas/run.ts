@@ -1,4 +1,4 @@
-import { familyIds, runKinds } from "@lampcrate/core";
+import { familyIds, runKinds, type SheetPart } from "@lampcrate/core";
 import Joi from "joi";
 import type {
   DuplicateInput,
@@ -41,6 +41,15 @@ const series = objectOf<SeriesDays>({ leastDays: betweenDays, mostDays: betweenD
   "least and most days",
 );
 
+const sheetPart = objectOf<SheetPart>({
+  // The usual parts have their own short ids.
+  id: line(40).min(1).required(),
+  words: line(60).min(1).required(),
+  minutes: Joi.number().integer().min(1).max(600).required(),
+  keeps: Joi.boolean().required(),
+  say: line(300).allow("").required(),
+});
+
 export const runSave = objectOf<RunSave>({
   revision,
   title,
@@ -58,6 +67,7 @@ export const runSave = objectOf<RunSave>({
     .required(),
   rehearsal: rehearsal.allow(null).default(null) as Joi.ObjectSchema,
   series: series.allow(null).default(null) as Joi.ObjectSchema,
+  sheet: Joi.array().items(sheetPart).min(1).max(30).unique("id").allow(null).default(null) as Joi.ArraySchema,
 });
 
 export const session = {

@@ -16,6 +16,12 @@ export function timeOfDay(minutes: number): string {
   return `${String(Math.floor(minutes / 60)).padStart(2, "0")}:${String(minutes % 60).padStart(2, "0")}`;
 }
 
+/** "10:45": so many minutes after a start on the wall clock, past midnight too. */
+export function clockAfter(starts: string, minutes: number): string {
+  const [hours = 0, past = 0] = starts.split(":").map(Number);
+  return timeOfDay((hours * 60 + past + minutes) % (24 * 60));
+}
+
 /** Whole minutes on the wall from one wall clock to another. */
 export function wallBetween(from: string, to: string): number {
   return Temporal.PlainDateTime.from(from).until(Temporal.PlainDateTime.from(to), { largestUnit: "minute" }).minutes;

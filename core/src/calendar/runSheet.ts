@@ -1,10 +1,11 @@
+import { sharesOf } from "../numeric/largestRemainder.ts";
 import type { RunKind } from "./runKinds.ts";
 
 /** What a session goes through, in this order. */
 export const phases = ["welcome", "cautions", "look", "sketch", "build", "test", "improve", "share", "tidy"] as const;
 export type Phase = (typeof phases)[number];
 
-export const phaseWords: Readonly<Record<Phase, string>> = {
+const phaseWords: Readonly<Record<Phase, string>> = {
   welcome: "Welcome",
   cautions: "Cautions",
   look: "Look at examples",
@@ -28,63 +29,70 @@ const usual: Readonly<Record<RunKind, Readonly<Record<Phase, number>>>> = {
 /** These keep their minutes however long the slot is. */
 const kept: readonly Phase[] = ["welcome", "cautions", "tidy"];
 
-export interface SheetPhase {
-  readonly phase: Phase;
+/** A part of a session as it is planned, before it is scaled to a slot. */
+export interface SheetPart {
+  readonly id: string;
+  readonly words: string;
   readonly minutes: number;
+  /** It keeps its minutes; the others share what is left in proportion. */
+  readonly keeps: boolean;
+  /** What whoever leads says or does; may be empty. */
+  readonly say: string;
+}
+
+/** The parts of an ordinary session of a kind. */
+export function usualParts(kind: RunKind, { sketchFirst }: { readonly sketchFirst: boolean }): readonly SheetPart[] {
+  return phases
+    .filter((phase) => usual[kind][phase] > 0 && (phase !== "sketch" || sketchFirst))
+    .map((id) => ({ id, words: phaseWords[id], minutes: usual[kind][id], keeps: kept.includes(id), say: "" }));
+}
+
+/** A part on its session's clock. */
+export interface TimedPart extends SheetPart {
   /** From the session's start, min. */
   readonly from: number;
 }
 
 export type RunSheet =
-  | { readonly ok: true; readonly phases: readonly SheetPhase[] }
+  | { readonly ok: true; readonly parts: readonly TimedPart[] }
   | { readonly ok: false; readonly least: number; readonly message: string };
 
 /**
- * A session's phases scaled to its slot: welcome, cautions and tidy keep their minutes, the rest share what is left in
- * proportion, in whole minutes by largest remainder (ties: the earlier), none below 1. Their sum is the slot.
+ * Parts scaled to a slot: those that keep their minutes do, the rest share what is left in proportion, in whole minutes
+ * by largest remainder (ties: the earlier), none below 1. Their sum is the slot. A slot that is too short is refused; so
+ * is one of parts that all keep their minutes and don't fill it.
  */
-export function runSheet(kind: RunKind, slotMin: number, { sketchFirst }: { readonly sketchFirst: boolean }): RunSheet {
-  const base = usual[kind];
-  const held = phases.filter((phase) => base[phase] > 0 && (phase !== "sketch" || sketchFirst));
-  const fixed = held.filter((phase) => kept.includes(phase)).reduce((sum, phase) => sum + base[phase], 0);
-  const shared = held.filter((phase) => !kept.includes(phase));
+export function scaledSheet(parts: readonly SheetPart[], slotMin: number): RunSheet {
+  const fixed = parts.filter(({ keeps }) => keeps).reduce((sum, { minutes }) => sum + minutes, 0);
+  const shared = parts.filter(({ keeps }) => !keeps);
   const least = fixed + shared.length;
   if (slotMin < least) return { ok: false, least, message: `${slotMin} min is too short: ${least} min at least, a minute for each part.` };
-  const minutes = shares(
-    shared.map((phase) => base[phase]),
+  if (shared.length === 0 && slotMin > fixed)
+    return {
+      ok: false,
+      least,
+      message: `All parts keep their minutes and take ${fixed} of ${slotMin}: let one of them share what is left.`,
+    };
+  const minutes = sharesOf(
+    shared.map((part) => part.minutes),
     slotMin - fixed,
   );
   let from = 0;
   return {
     ok: true,
-    phases: held.map((phase) => {
-      const long = kept.includes(phase) ? base[phase] : (minutes[shared.indexOf(phase)] ?? 0);
+    parts: parts.map((part) => {
+      const long = part.keeps ? part.minutes : (minutes[shared.indexOf(part)] ?? 0);
       from += long;
-      return { phase, minutes: long, from: from - long };
+      return { ...part, minutes: long, from: from - long };
     }),
   };
 }
 
-/** Whole parts of a total in proportion to weights, by largest remainder, each at least 1; what would come below 1 gets 1 and the others share the rest. */
-function shares(weights: readonly number[], total: number): readonly number[] {
-  const given: (number | null)[] = weights.map(() => null);
-  for (;;) {
-    const open = weights.flatMap((weight, i) => (given[i] === null ? [{ i, weight }] : []));
-    const left = total - given.reduce<number>((sum, one) => sum + (one ?? 0), 0);
-    const sum = open.reduce((all, { weight }) => all + weight, 0);
-    const quotas = open.map(({ i, weight }) => ({ i, quota: (weight * left) / sum }));
-    const small = quotas.filter(({ quota }) => quota < 1);
-    if (small.length > 0 && small.length < open.length) {
-      for (const { i } of small) given[i] = 1;
-      continue;
-    }
-    const floors = quotas.map(({ i, quota }) => ({ i, floor: Math.floor(quota + 1e-9), rest: quota - Math.floor(quota + 1e-9) }));
-    let more = left - floors.reduce((all, { floor }) => all + floor, 0);
-    // Rests that differ by a rounding alone are equal: the earlier goes first.
-    for (const one of [...floors].sort((a, b) => (Math.abs(a.rest - b.rest) < 1e-9 ? a.i - b.i : b.rest - a.rest))) {
-      given[one.i] = one.floor + (more > 0 ? 1 : 0);
-      more -= 1;
-    }
-    return given.map((one) => one ?? 0);
-  }
+/** A run's own parts, else the usual ones of its kind, scaled to a slot. */
+export function runSheet(
+  kind: RunKind,
+  slotMin: number,
+  { sketchFirst, own = null }: { readonly sketchFirst: boolean; readonly own?: readonly SheetPart[] | null },
+): RunSheet {
+  return scaledSheet(own ?? usualParts(kind, { sketchFirst }), slotMin);
 }

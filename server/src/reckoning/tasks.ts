@@ -3,6 +3,7 @@ import type { Database } from "../db/open.ts";
 import { labelsPdf } from "../print/labels.ts";
 import { orderPdf } from "../print/orderList.ts";
 import { packingListPdf } from "../print/packingList.ts";
+import { runSheetPdf } from "../print/runSheet.ts";
 import { templatesPdf } from "../print/templates.ts";
 import { trialsCsvPart } from "../services/findings/csv.ts";
 import type { Digests } from "../services/findings/digests.ts";
@@ -12,6 +13,7 @@ import { builderPage, findingsDoc } from "../services/findings/findings.ts";
 import { learnedDoc } from "../services/findings/learned.ts";
 import { revealOf, revealPage } from "../services/findings/reveal.ts";
 import { houseDoc } from "../services/house/house.ts";
+import { runSheetPapers } from "../services/runs/runSheetPapers.ts";
 import { cratePapers } from "../services/store/cratePapers.ts";
 import { materialList } from "../services/store/materials.ts";
 import { orderDoc } from "../services/store/purchases.ts";
@@ -44,6 +46,7 @@ export const tasks = {
   labels: ({ db }: Reading, { runId, session, sheet, skip }: OfCrate & { readonly sheet: LabelSheetId; readonly skip: number }) =>
     labelsPdf(cratePapers(db, runId, session), sheet, skip),
   packingList: ({ db }: Reading, { runId, session }: OfCrate) => packingListPdf(cratePapers(db, runId, session)),
+  runSheet: ({ db }: Reading, { runId, session }: OfCrate) => runSheetPdf(runSheetPapers(db, runId, session)),
   templates: ({ db }: Reading, { runId, session }: OfCrate) => templatesPdf(cratePapers(db, runId, session)),
   backup: ({ data }: Reading, { into, now }: { readonly into: string; readonly now: number }) => backUp(data, into, now),
   order: ({ db }: Reading, { orderId }: { readonly orderId: string }) => orderPdf(orderDoc(db, orderId), materialList(db), houseDoc(db)),

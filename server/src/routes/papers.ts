@@ -21,7 +21,7 @@ const wanted = validator("query", (value: Record<string, string | string[]>) => 
   return { session: text("session") || null, sheet, skip };
 });
 
-/** Papers to print: labels, packing list, templates, order lists. */
+/** Papers to print: labels, packing list, run sheet, templates, order lists. */
 export function paperRoutes(deps: Served) {
   const look = allow(deps, "look");
   return new Hono<Signed>()
@@ -33,6 +33,10 @@ export function paperRoutes(deps: Served) {
     .get("/runs/:id/packing-list.pdf", look, ids("id"), wanted, async (c) => {
       const { session } = c.req.valid("query");
       return attachment(c, await deps.reckon.ask("packingList", { runId: c.req.valid("param").id, session }), pdf, "packing-list.pdf");
+    })
+    .get("/runs/:id/run-sheet.pdf", look, ids("id"), wanted, async (c) => {
+      const { session } = c.req.valid("query");
+      return attachment(c, await deps.reckon.ask("runSheet", { runId: c.req.valid("param").id, session }), pdf, "run-sheet.pdf");
     })
     .get("/runs/:id/templates.pdf", look, ids("id"), wanted, async (c) => {
       const { session } = c.req.valid("query");

@@ -1,17 +1,22 @@
-import { phaseWords, runSheet } from "@lampcrate/core";
+import { clockAfter, type RunSheet, runSheet } from "@lampcrate/core";
+import { useState } from "react";
 import { Button } from "../pieces/Button.tsx";
-import { clockFrom } from "../pieces/clockFrom.ts";
 import { DataTable } from "../pieces/DataTable.tsx";
+import { useMay } from "../pieces/Lock.tsx";
 import { useHouseDay } from "../pieces/useHouseDay.ts";
 import { useBriefWork, useCrateWork } from "../work/RunContext.ts";
+import "./weekBoard.css";
+import { RunSheetParts } from "./RunSheetParts.tsx";
 
-/** The chosen session's parts, minute by minute on the wall clock, scaled to its length; to be printed by itself. */
+/** The chosen session's parts, minute by minute on the wall clock, scaled to its length; changed in place, to be printed by itself. */
 export function RunSheetCard() {
   const { run, brief } = useBriefWork();
   const { session } = useCrateWork();
   const { day: dayWords } = useHouseDay();
+  const may = useMay()("plan");
+  const [changing, setChanging] = useState(false);
   if (!session) return null;
-  const sheet = runSheet(run.kind, session.minutes, { sketchFirst: brief.sketchFirst });
+  const sheet = runSheet(run.kind, session.minutes, { sketchFirst: brief.sketchFirst, own: run.sheet });
   const [day = "", starts = "10:00"] = session.start.split("T");
   return (
     <section className="sheet pad stack run-sheet" aria-label="Run sheet">
@@ -23,33 +28,54 @@ export function RunSheetCard() {
             {dayWords(day)}, {session.minutes} min
           </span>
         </h2>
-        {sheet.ok ? (
-          <Button className="no-print" onClick={printAlone}>
-            Print it
-          </Button>
-        ) : null}
+        <span className="row no-print">
+          {may ? <Button onClick={() => setChanging(!changing)}>{changing ? "Done" : "Change the parts"}</Button> : null}
+          <Button onClick={printAlone}>Print it</Button>
+          <Button href={`/api/runs/${run.id}/run-sheet.pdf?session=${session.id}`}>PDF</Button>
+        </span>
       </div>
-      {sheet.ok ? (
-        <DataTable
-          label="Parts of the session"
-          rowKey="phase"
-          rows={sheet.phases}
-          columns={[
-            { title: "From", key: "from", className: "number", render: (_, { from }) => clockFrom(starts, from) },
-            { title: "To", key: "to", className: "number", render: (_, { from, minutes }) => clockFrom(starts, from + minutes) },
-            { title: "Part", key: "phase", rowScope: "row", render: (_, { phase }) => phaseWords[phase] },
-            { title: "Minutes", dataIndex: "minutes", className: "number" },
-          ]}
-        />
-      ) : (
-        <p role="alert" className="ruler-trouble">
-          {sheet.message}
-        </p>
-      )}
+      {sheet.ok || changing ? null : <TooShort sheet={sheet} />}
+      {changing ? <RunSheetParts sheet={sheet} starts={starts} /> : sheet.ok ? <Timed parts={sheet.parts} starts={starts} /> : null}
+      {sheet.ok || !changing ? null : <TooShort sheet={sheet} />}
       <p className="soft small">
-        Welcome, cautions and tidying keep their minutes; the rest share what is left. Drop-in parties go through it each for itself.
+        {run.sheet === null ? "Welcome, cautions and tidying keep their minutes" : "Parts that keep their minutes do"}; the rest share what
+        is left of each session. Drop-in parties go through it each for itself.
       </p>
     </section>
+  );
+}
+
+function Timed({ parts, starts }: { readonly parts: (RunSheet & { ok: true })["parts"]; readonly starts: string }) {
+  return (
+    <DataTable
+      label="Parts of the session"
+      rowKey="id"
+      rows={parts}
+      columns={[
+        { title: "From", key: "from", className: "number", render: (_, { from }) => clockAfter(starts, from) },
+        { title: "To", key: "to", className: "number", render: (_, { from, minutes }) => clockAfter(starts, from + minutes) },
+        {
+          title: "Part",
+          key: "part",
+          rowScope: "row",
+          render: (_, { words, say }) => (
+            <>
+              {words}
+              {say === "" ? null : <div className="small plain-part">{say}</div>}
+            </>
+          ),
+        },
+        { title: "Minutes", dataIndex: "minutes", className: "number" },
+      ]}
+    />
+  );
+}
+
+function TooShort({ sheet }: { readonly sheet: RunSheet & { ok: false } }) {
+  return (
+    <p role="alert" className="ruler-trouble">
+      {sheet.message}
+    </p>
   );
 }
 

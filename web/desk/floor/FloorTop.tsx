@@ -1,4 +1,4 @@
-import { phaseWords, runSheet } from "@lampcrate/core";
+import { runSheet } from "@lampcrate/core";
 import { clockOf } from "../calendar/clockOf.ts";
 import { LinkButton } from "../pieces/LinkButton.tsx";
 import type { Floor } from "./useFloor.ts";
@@ -20,7 +20,7 @@ export function FloorTop({ held }: { readonly held: Floor }) {
           {clockOf(session.startAt, session.zone)} to {clockOf(session.endAt, session.zone)}
         </p>
       </div>
-      <Part held={held} />
+      <Part held={held} told />
       <LinkButton to={`/floor/${session.id}/room`} className="floor-key">
         Room screen
       </LinkButton>
@@ -28,8 +28,8 @@ export function FloorTop({ held }: { readonly held: Floor }) {
   );
 }
 
-/** The part of the run sheet that is on, with a gentle cue when the next begins; on a drop-in day, how long doors are open. */
-export function Part({ held: { doc, now } }: { readonly held: Floor }) {
+/** The part of the run sheet that is on, with a gentle cue when the next begins; on a drop-in day, how long doors are open. `told`: with what whoever leads says or does. */
+export function Part({ held: { doc, now }, told = false }: { readonly held: Floor; readonly told?: boolean }) {
   const { session, run, brief, day } = doc;
   const past = (now - session.startAt) / minute;
   if (past < 0) return <Cue words={`Doors open in ${said(-past)}`} />;
@@ -39,27 +39,32 @@ export function Part({ held: { doc, now } }: { readonly held: Floor }) {
     const closes = `closes in ${said(session.minutes - past)}`;
     return <Cue words={last > 0 ? `Doors open: last entry in ${said(last)}, ${closes}` : `Nobody in any more: ${closes}`} />;
   }
-  const sheet = runSheet(run.kind, session.minutes, { sketchFirst: brief.sketchFirst });
+  const sheet = runSheet(run.kind, session.minutes, { sketchFirst: brief.sketchFirst, own: run.sheet });
   if (!sheet.ok) return <Cue words={`closes in ${said(session.minutes - past)}`} />;
-  const at = sheet.phases.findIndex(({ from, minutes }) => past < from + minutes);
-  const [part, next] = [sheet.phases[at], sheet.phases[at + 1]];
+  const at = sheet.parts.findIndex(({ from, minutes }) => past < from + minutes);
+  const [part, next] = [sheet.parts[at], sheet.parts[at + 1]];
   if (!part) return null;
   return (
     <Cue
-      words={`${phaseWords[part.phase]}, ${said(part.from + part.minutes - past)} left${next ? `; then ${phaseWords[next.phase].toLowerCase()}` : ""}`}
-      part={part.phase}
+      words={`${part.words}, ${said(part.from + part.minutes - past)} left${next ? `; then ${inside(next.words)}` : ""}`}
+      part={part.id}
+      say={told ? part.say : ""}
     />
   );
 }
 
 /** Glows once when another part begins; who listens is told. */
-function Cue({ words, part = "" }: { readonly words: string; readonly part?: string }) {
+function Cue({ words, part = "", say = "" }: { readonly words: string; readonly part?: string; readonly say?: string }) {
   return (
     <p className="floor-cue" key={part} aria-live={part === "" ? "off" : "polite"}>
       {words}
+      {say === "" ? null : <span className="floor-say">{say}</span>}
     </p>
   );
 }
+
+/** A part's name within a sentence. */
+const inside = (words: string): string => `${words.charAt(0).toLowerCase()}${words.slice(1)}`;
 
 /** "1 h 20 min", rounded up to a minute. */
 export function said(minutes: number): string {

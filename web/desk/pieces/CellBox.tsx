@@ -8,6 +8,8 @@ interface CellBoxProps {
   /** Cells of one column are walked through with the arrow keys. */
   readonly column: string;
   readonly shown: string;
+  /** Words of so many letters in sight; a number is short. */
+  readonly letters?: number;
   /** Begins with the keys in it. */
   readonly focused?: boolean;
   /** Takes what was typed, or says why not. */
@@ -15,7 +17,7 @@ interface CellBoxProps {
 }
 
 /** A cell of a grid: type over it; Enter and the arrows keep it and go to the next row, Escape puts it back. */
-export function CellBox({ label, column, shown, focused = false, onTake }: CellBoxProps) {
+export function CellBox({ label, column, shown, letters, focused = false, onTake }: CellBoxProps) {
   const locked = useLocked();
   const { text, trouble, type, commit, onKeyDown } = useTyped(shown, onTake);
   const key = (event: KeyboardEvent<HTMLInputElement>): void => {
@@ -34,6 +36,7 @@ export function CellBox({ label, column, shown, focused = false, onTake }: CellB
         // biome-ignore lint/a11y/noAutofocus: it stands where the button was that opened it
         autoFocus={focused}
         data-column={column}
+        {...(letters === undefined ? {} : { className: "words", size: letters })}
         value={text}
         onFocus={(event) => event.currentTarget.select()}
         onChange={(event) => type(event.target.value)}

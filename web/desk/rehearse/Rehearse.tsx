@@ -1,4 +1,4 @@
-import { type DropIn, dayFromPast, dropInErrors } from "@lampcrate/core";
+import { clockAfter, type DropIn, dayFromPast, dropInErrors } from "@lampcrate/core";
 import { useQuery } from "@tanstack/react-query";
 import { useRef, useState } from "react";
 import { Link } from "react-router";
@@ -6,7 +6,6 @@ import { rehearseDoor } from "../../shared/compute/rehearseDoor.ts";
 import { useLatest } from "../../shared/compute/useLatest.ts";
 import { useSame } from "../../shared/useSame.ts";
 import { Button } from "../pieces/Button.tsx";
-import { clockFrom } from "../pieces/clockFrom.ts";
 import { Refused } from "../pieces/Refused.tsx";
 import { floorDaysQuery } from "../queries.ts";
 import { useBriefWork, useCrateWork, useRunActions } from "../work/RunContext.ts";
@@ -38,7 +37,7 @@ export function Rehearse() {
   const sound = lastSound.current;
   const found = useLatest(rehearseDoor, { day: sound, beside: held, days, seed: run.id }, "rehearse");
   const report = found.output?.report ?? null;
-  const clock = (minutes: number): string => clockFrom(session?.start.slice(11) ?? "10:00", minutes);
+  const clock = (minutes: number): string => clockAfter(session?.start.slice(11) ?? "10:00", minutes);
   const served = report?.counts.kitsUsed;
   const past = useQuery(floorDaysQuery(run.id)).data ?? [];
   return (

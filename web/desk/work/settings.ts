@@ -1,12 +1,7 @@
-import type { RunDoc, RunSettings } from "@lampcrate/contract";
+import { type RunDoc, type RunSettings, settingsOf } from "@lampcrate/contract";
 import { AskError, api, ask } from "../../shared/client.ts";
 
 /** A run's settings as they are saved, its revision with them. */
-function settingsOf(run: RunDoc) {
-  const { revision, title, kind, opensOn, closesOn, revealOn, scoring, units, heads, afterwards, rehearsal, series } = run;
-  return { revision, title, kind, opensOn, closesOn, revealOn, scoring, units, heads, afterwards, rehearsal, series };
-}
-
 /**
  * Saves some of a run's settings. Where somebody else saved others meanwhile it is sent again over theirs; the same one
  * changed by both is refused. Throws an AskError.
@@ -24,4 +19,4 @@ export async function saveSettings(run: RunDoc, patch: Partial<RunSettings>): Pr
 }
 
 const put = (run: RunDoc, patch: Partial<RunSettings>): Promise<RunDoc> =>
-  ask(api.runs[":id"].$put({ param: { id: run.id }, json: { ...settingsOf(run), ...patch } }));
+  ask(api.runs[":id"].$put({ param: { id: run.id }, json: { ...settingsOf(run), revision: run.revision, ...patch } }));

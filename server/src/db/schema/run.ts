@@ -1,6 +1,6 @@
 import type { BriefDoc, LineCount } from "@lampcrate/contract";
 import { afterwards, type Rehearsal, runStatuses, type SeriesDays, scorings } from "@lampcrate/contract";
-import { type HeadsModel, runKinds, type TapBody, unitChoices } from "@lampcrate/core";
+import { type HeadsModel, runKinds, type SheetPart, type TapBody, unitChoices } from "@lampcrate/core";
 import { index, integer, sqliteTable, text } from "drizzle-orm/sqlite-core";
 import { brief } from "./brief.ts";
 import { room, staff } from "./house.ts";
@@ -26,6 +26,7 @@ export const run = sqliteTable(
     units: text("units", { enum: unitChoices }).notNull(),
     heads: text("heads", { mode: "json" }).$type<HeadsModel>().notNull(),
     rehearsal: text("rehearsal", { mode: "json" }).$type<Rehearsal | null>(),
+    sheet: text("sheet", { mode: "json" }).$type<readonly SheetPart[] | null>(),
     series: text("series", { mode: "json" }).$type<SeriesDays | null>(),
     afterwards: text("afterwards", { enum: afterwards }).notNull(),
     createdAt: integer("created_at").notNull(),

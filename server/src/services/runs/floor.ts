@@ -32,7 +32,7 @@ export function floorDoc(db: Store, id: string): FloorDoc {
   const place = held.roomId === null ? undefined : db.select({ name: room.name }).from(room).where(eq(room.id, held.roomId)).get();
   return {
     session: sessionDoc(held),
-    run: { id: row.id, title: row.title, kind: row.kind, units: row.units },
+    run: { id: row.id, title: row.title, kind: row.kind, units: row.units, sheet: row.sheet },
     brief,
     day: row.kind === "drop-in" ? (row.rehearsal?.day ?? null) : null,
     room: place?.name ?? "",

@@ -1,5 +1,5 @@
 import { isDeepStrictEqual } from "node:util";
-import type { BriefSave, NewRun, RunDoc, RunSave, RunSettings, SessionDoc } from "@lampcrate/contract";
+import { type BriefSave, type NewRun, type RunDoc, type RunSave, type RunSettings, type SessionDoc, settingsOf } from "@lampcrate/contract";
 import { addDays, dateOf, plainCode } from "@lampcrate/core";
 import { asc, count, eq } from "drizzle-orm";
 import type { Store } from "../../db/open.ts";
@@ -64,11 +64,6 @@ export function runDoc(db: Store, id: string, person: Person): RunDoc {
     undo: nextUndo(db, id, person.id)?.words ?? null,
     redo: nextRedo(db, id, person.id)?.words ?? null,
   };
-}
-
-export function settingsOf(row: RunRow): RunSettings {
-  const { title, kind, opensOn, closesOn, revealOn, scoring, units, heads, afterwards, rehearsal, series } = row;
-  return { title, kind, opensOn, closesOn, revealOn, scoring, units, heads, afterwards, rehearsal, series };
 }
 
 /** A run's sessions in order of their days. */
@@ -179,6 +174,7 @@ function settingsWords(before: RunSettings, after: RunSettings): string {
     afterwards: "what happens to entries",
     rehearsal: "the rehearsed day",
     series: "days between parts",
+    sheet: "the run sheet",
   };
   const changed = (Object.keys(names) as (keyof RunSettings)[]).filter((key) => JSON.stringify(before[key]) !== JSON.stringify(after[key]));
   return changed.length === 0 ? "saved the run" : `changed ${changed.map((key) => names[key]).join(", ")}`;

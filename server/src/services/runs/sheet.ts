@@ -8,9 +8,7 @@ import {
   families,
   fillBrief,
   fillText,
-  isFamilyId,
   keptUntil,
-  placeOf,
   type RunKind,
   type StockUnit,
   saidFor,
@@ -25,6 +23,7 @@ import type { FrozenBrief } from "../../db/schema/index.ts";
 import { notFound } from "../../http/problem.ts";
 import { houseDoc } from "../house/house.ts";
 import { draftOf, frozenVersion } from "./briefs.ts";
+import { cautionWords } from "./cautions.ts";
 import { fillingOf } from "./filling.ts";
 import type { RunRow } from "./runs.ts";
 
@@ -94,22 +93,6 @@ function eachWords(amount: number, unit: StockUnit, units: UnitChoice): string {
   if (unit !== "piece") return `${amountWords(amount, unit, units)} of`;
   const tenths = Math.max(1, Math.round(amount * 10));
   return `${showNumber(tenths / 10, tenths % 10 === 0 ? 0 : 1)} ×`;
-}
-
-/** The required cautions of family, materials and ages, and the planner's own before the last, which defers to the venue. */
-function cautionWords({ brief, materials }: FrozenBrief): readonly string[] {
-  if (!isFamilyId(brief.family)) return [];
-  const used = Object.values(materials);
-  const required = families[brief.family].cautions(brief.spec, {
-    youngestAge: brief.youngestAge,
-    allergens: [...new Set(used.flatMap((m) => m.allergens))],
-    smallParts: used.some((m) => m.smallPart),
-    latex: used.some((m) => m.latex),
-    hazards: used.flatMap((m) => m.hazards ?? []),
-    place: placeOf(brief.spec),
-  });
-  const words = required.map((caution) => caution.words);
-  return [...words.slice(0, -1), ...brief.cautions.map((caution) => caution.words), ...words.slice(-1)];
 }
 
 /** The instants between which entries come in: from the first day to the end of the last, by the house's clock. */

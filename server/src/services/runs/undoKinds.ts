@@ -1,4 +1,4 @@
-import type { BriefDoc, RunSettings } from "@lampcrate/contract";
+import { type BriefDoc, type RunSettings, settingsOf } from "@lampcrate/contract";
 import { desc, eq } from "drizzle-orm";
 import type { Store } from "../../db/open.ts";
 import { entry, run, session, sessionCount, siftDecision, type undoStep } from "../../db/schema/index.ts";
@@ -98,7 +98,7 @@ export function whatIs(db: Store, { kind, subject }: Step): unknown {
     case "brief":
       return loadBrief(db, subject).doc;
     case "settings":
-      return settingsOf(db.select().from(run).where(eq(run.id, subject)).get());
+      return settingsIfThere(db.select().from(run).where(eq(run.id, subject)).get());
     case "session added":
     case "session changed":
       return db.select().from(session).where(eq(session.id, subject)).get() ?? null;
@@ -172,11 +172,7 @@ export function doAgain(db: Store, step: Step, by: Person, at: number): number {
 const lastDecision = (db: Store, entryId: string) =>
   db.select().from(siftDecision).where(eq(siftDecision.entryId, entryId)).orderBy(desc(siftDecision.id)).get();
 
-function settingsOf(row: RunRow | undefined): RunSettings | null {
-  if (!row) return null;
-  const { title, kind, opensOn, closesOn, revealOn, scoring, units, heads, afterwards, rehearsal, series } = row;
-  return { title, kind, opensOn, closesOn, revealOn, scoring, units, heads, afterwards, rehearsal, series };
-}
+const settingsIfThere = (row: RunRow | undefined): RunSettings | null => (row ? settingsOf(row) : null);
 
 function writeSettings(db: Store, id: string, settings: RunSettings, revision: number, published: boolean): number {
   if (published && (settings.opensOn === null || settings.closesOn === null))

@@ -1,5 +1,4 @@
-import { closestCenter, DndContext, type DragEndEvent, KeyboardSensor, PointerSensor, useSensor, useSensors } from "@dnd-kit/core";
-import { arrayMove, SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from "@dnd-kit/sortable";
+import { arrayMove } from "@dnd-kit/sortable";
 import type { BriefDoc, MaterialDoc } from "@lampcrate/contract";
 import { type KitLine, typedOver, type UnitChoice } from "@lampcrate/core";
 import { nanoid } from "nanoid";
@@ -9,13 +8,14 @@ import { Button } from "../../pieces/Button.tsx";
 import { Choose } from "../../pieces/Choose.tsx";
 import { DataTable } from "../../pieces/DataTable.tsx";
 import { FocusIn } from "../../pieces/FocusIn.tsx";
+import { SortableRow } from "../../pieces/SortableRow.tsx";
+import { SortableRows } from "../../pieces/SortableRows.tsx";
 import { useBriefWork, useCrateWork, useRunActions } from "../../work/RunContext.ts";
 import type { DraftActions } from "../../work/useBriefDraft.ts";
 import { LineForm } from "./LineForm.tsx";
 import { lineColumns } from "./lineColumns.tsx";
 import { newLine } from "./newLine.ts";
 import { PasteLines } from "./PasteLines.tsx";
-import { SortableRow } from "./SortableRow.tsx";
 
 /** What a kit is made of, line by line. */
 export function LineTable() {
@@ -48,13 +48,7 @@ const Lines = memo(function Lines({ lines, buildBy, shareAtOnce, materials, unit
   const nameOf = (line: KitLine): string => materialOf(line)?.name ?? "gone from the store room";
   const changeLine = (line: KitLine, patch: Partial<KitLine>, words: string): void =>
     change({ lines: lines.map((l) => (l.id === line.id ? typedOver(l, patch) : l)) }, `${nameOf(line)}: ${words}`);
-  const sensors = useSensors(
-    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
-    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
-  );
-  const moved = ({ active, over }: DragEndEvent): void => {
-    const [from, to] = [active.id, over?.id].map((id) => lines.findIndex((line) => line.id === id));
-    if (from === undefined || to === undefined || from < 0 || to < 0 || from === to) return;
+  const move = (from: number, to: number): void => {
     const name = materials.find((m) => m.id === lines[from]?.materialId)?.name ?? "a line";
     change({ lines: arrayMove([...lines], from, to) }, `moved ${name}`);
   };
@@ -67,33 +61,31 @@ const Lines = memo(function Lines({ lines, buildBy, shareAtOnce, materials, unit
         </p>
       ) : null}
       {lines.length === 0 ? null : (
-        <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={moved}>
-          <SortableContext items={lines.map((line) => line.id)} strategy={verticalListSortingStrategy}>
-            <DataTable
-              label="What a kit takes, line by line"
-              rowKey="id"
-              rows={lines}
-              rowAs={SortableRow}
-              onRow={(line) => ({ "aria-label": nameOf(line) })}
-              columns={lineColumns({ nameOf, materialOf, units, editing, setEditing, onChange: changeLine })}
-              expandable={{
-                expandedRowKeys: editing === null ? [] : [editing],
-                showExpandColumn: false,
-                expandedRowRender: (line) => (
-                  <FocusIn>
-                    <LineForm
-                      line={line}
-                      material={materialOf(line)}
-                      units={units}
-                      onChange={(patch, words) => changeLine(line, patch, words)}
-                      onRemove={() => change({ lines: lines.filter((l) => l.id !== line.id) }, `took ${nameOf(line)} out`)}
-                    />
-                  </FocusIn>
-                ),
-              }}
-            />
-          </SortableContext>
-        </DndContext>
+        <SortableRows ids={lines.map((line) => line.id)} onMove={move}>
+          <DataTable
+            label="What a kit takes, line by line"
+            rowKey="id"
+            rows={lines}
+            rowAs={SortableRow}
+            onRow={(line) => ({ "aria-label": nameOf(line) })}
+            columns={lineColumns({ nameOf, materialOf, units, editing, setEditing, onChange: changeLine })}
+            expandable={{
+              expandedRowKeys: editing === null ? [] : [editing],
+              showExpandColumn: false,
+              expandedRowRender: (line) => (
+                <FocusIn>
+                  <LineForm
+                    line={line}
+                    material={materialOf(line)}
+                    units={units}
+                    onChange={(patch, words) => changeLine(line, patch, words)}
+                    onRemove={() => change({ lines: lines.filter((l) => l.id !== line.id) }, `took ${nameOf(line)} out`)}
+                  />
+                </FocusIn>
+              ),
+            }}
+          />
+        </SortableRows>
       )}
       <div className="row">
         <label htmlFor={choose}>Add a line</label>

@@ -3,10 +3,10 @@ import { type KitLine, mostSpoilt, parseShare, type UnitChoice } from "@lampcrat
 import type { ColumnType } from "antd/es/table";
 import { Button } from "../../pieces/Button.tsx";
 import { CellBox } from "../../pieces/CellBox.tsx";
+import { Handle } from "../../pieces/SortableRow.tsx";
 import { sourceWords } from "../../pieces/show.ts";
 import { Followed } from "./Followed.tsx";
 import { amountShown, takeAmount } from "./lineCells.ts";
-import { Handle } from "./SortableRow.tsx";
 
 interface LineColumns {
   readonly nameOf: (line: KitLine) => string;

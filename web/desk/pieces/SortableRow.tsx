@@ -2,14 +2,14 @@ import { HolderOutlined } from "@ant-design/icons";
 import { useSortable } from "@dnd-kit/sortable";
 import { CSS } from "@dnd-kit/utilities";
 import { type ComponentProps, createContext, useContext } from "react";
-import { useLocked } from "../../../shared/pieces/locked.ts";
-import { Button } from "../../pieces/Button.tsx";
+import { useLocked } from "../../shared/pieces/locked.ts";
+import { Button } from "./Button.tsx";
 
 type Grip = Pick<ReturnType<typeof useSortable>, "attributes" | "listeners">;
 
 const GripContext = createContext<Grip | null>(null);
 
-/** A row of the kit's lines that can be taken elsewhere; a form opened below one stays with it. */
+/** A row that can be taken elsewhere; a form opened below one stays with it. */
 export function SortableRow(props: ComponentProps<"tr"> & { readonly "data-row-key"?: string }) {
   const isLine = props["data-row-key"] !== undefined && props.className?.includes("ant-table-row") && !props.className.includes("expanded");
   return isLine ? <Taken {...props} id={props["data-row-key"] ?? ""} /> : <tr {...props} />;
