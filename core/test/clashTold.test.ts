@@ -10,6 +10,7 @@ import {
   inScope,
   instantOf,
   type Room,
+  tellNeeds,
   usualRules,
   wallBetween,
   wallLater,
@@ -67,6 +68,7 @@ const session = (id: string, start: string, patch: Partial<HeldSession> = {}): H
   roomId: "marsh",
   people: [],
   part: null,
+  kind: "as the run",
   cancelled: false,
   asks: {
     room: { lengthM: 2, widthM: 2, heightM: null, seats: 10, water: false, floor: "any" },
@@ -105,6 +107,20 @@ describe("clashes of a house in words", () => {
     const [clash] = told([session("a", "2026-12-05T10:00")], home);
     expect(clash?.words).toMatch(/^Spans, Sat 5 Dec 10:00: Marsh Room is 1\.5.m long; this brief needs 2.m\.$/);
     expect(clash?.ways).toEqual([{ session: "a", words: "Take Loft", roomId: "loft" }]);
+  });
+
+  it("asks one adult, and nobody else, where kits are picked up or all is on line; no rigs are taken there", () => {
+    const nothing = { room: { ...session("a", "2026-12-05T10:00").asks.room, seats: null }, children: 0, adults: 1, rigs: 0 };
+    const asks = { ...nothing, band: "8 to 10" as const };
+    const home = house({ people: [person("moss")], rigs: [{ family: "span", owned: 0 }] });
+    const apart = (patch: Partial<HeldSession>) => told([session("a", "2026-12-05T10:00", { asks, kind: "pick-up", ...patch })], home);
+    expect(apart({}).map(({ words }) => words)).toEqual([
+      "Spans, Sat 5 Dec 10:00 needs 1 adult to hold it; nobody is on it, 1 missing. Parents are not counted.",
+    ]);
+    expect(apart({ people: ["moss"] })).toEqual([]);
+    expect(tellNeeds({ ...asks, room: { ...asks.room, lengthM: null, widthM: null } }, "span", "metric")).toBe(
+      "It asks nothing of its room.",
+    );
   });
 
   it("people: twice, away, over their hours, without a break, too few; and who could be put on instead", () => {

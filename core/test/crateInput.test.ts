@@ -19,6 +19,24 @@ describe("what the core needs of a brief", () => {
     expect(ids({ kind: "run" })).toEqual(["a", "b"]);
   });
 
+  it("packs only what goes home where kits are picked up, and nothing for what is on line", () => {
+    const lines = [line("paper"), line("weights", { per: "rig" }), line("scissors", { kind: "reusable" })];
+    const sessions = [session("a"), { ...session("b"), kind: "pick-up" as const }, { ...session("c"), kind: "on line" as const }];
+    const of = (it: CrateFor) =>
+      crateInput(
+        run,
+        kitBrief(lines),
+        sessions,
+        ["paper", "weights", "scissors"].map((id) => material(id)),
+        it,
+      );
+    const packed = (id: string) => of({ kind: "session", id }).lines.map((l) => l.id);
+    expect(packed("a")).toEqual(["line-paper", "line-weights", "line-scissors"]);
+    expect(packed("b")).toEqual(["line-paper"]);
+    expect(packed("c")).toEqual([]);
+    expect(of({ kind: "run" }).sessions.map((s) => s.id)).toEqual(["a", "b"]);
+  });
+
   it("leaves out what families find at home, and lines whose material is gone", () => {
     const input = crateInput(
       run,

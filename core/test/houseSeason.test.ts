@@ -56,6 +56,16 @@ describe("the season as its crates are sized", () => {
     expect(walk?.unpacked).toEqual(["line-foil"]);
   });
 
+  it("packs only what goes home for a pick-up, and no crate for what is on line", () => {
+    const brief = kitBrief([line("card"), line("pencil", { per: "rig" })]);
+    const day = { ...session("walk-day"), startAt: at("2026-12-05T09:00:00Z"), endAt: at("2026-12-05T10:00:00Z") };
+    const needs = (kind: "as the run" | "pick-up" | "on line") =>
+      cratesOf(doc({ runs: [run("walk", { brief, sessions: [{ ...day, kind }] })] })).map((crate) =>
+        crate.needs.map((need) => need.material),
+      );
+    expect([needs("as the run"), needs("pick-up"), needs("on line")]).toEqual([[["card", "pencil"]], [["card"]], []]);
+  });
+
   it("has a crate out from its set-up to its tear-down", () => {
     const held = {
       ...session("day"),

@@ -54,6 +54,17 @@ describe("a run sheet", () => {
     );
   });
 
+  it("has parts of its own where kits are picked up and on line, whatever the run's are", () => {
+    const own = [{ id: "fold", words: "Fold", minutes: 10, keeps: false, say: "" }];
+    const ids = (held: "pick-up" | "on line", slot: number) => {
+      const found = runSheet("workshop", slot, { sketchFirst: true, own, held });
+      return found.ok ? found.parts.map(({ id, minutes }) => `${id} ${minutes}`) : found.message;
+    };
+    expect(ids("pick-up", 120)).toEqual(["set-out 10", "hand-out 100", "tidy 10"]);
+    expect(ids("on line", 50)).toEqual(["welcome 5", "cautions 3", "look 7", "build 25", "share 10"]);
+    expect(ids("pick-up", 20)).toBe("20 min is too short: 21 min at least, a minute for each part.");
+  });
+
   it("is a run's own parts where it has some, those that keep their minutes by its own word", () => {
     const part = (id: string, minutes: number, keeps = false): SheetPart => ({ id, words: id, minutes, keeps, say: "" });
     const own = [part("song", 3, true), part("fold", 20), part("race", 10)];

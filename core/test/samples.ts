@@ -55,6 +55,7 @@ export const kitBrief = (lines: readonly KitLine[]): KitBrief => ({
 export const session = (id: string, cancelled = false): TimedSession => ({
   id,
   title: "",
+  kind: "as the run",
   start: "2026-12-05T10:00",
   startAt: 0,
   endAt: 1,

@@ -65,6 +65,7 @@ const session = (id: string, at: string, patch: object = {}) => ({
   roomId: "marsh",
   people: [],
   part: null,
+  kind: "as the run" as const,
   cancelled: false,
   asks: { room: wanted().needs, children: 0, band: "8 to 10" as const, adults: 0, rigs: 0 },
   ...patch,

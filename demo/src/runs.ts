@@ -79,6 +79,7 @@ export class DemoRuns {
       heads,
       people,
       part: null,
+      kind: "as the run",
       cancelled: false,
     };
     addSession(this.deps, this.planner, id, input);

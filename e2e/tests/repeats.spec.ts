@@ -35,9 +35,7 @@ test("a season of Saturdays takes one form: its days are seen before, one is lef
   await expect(table.getByText(/13 Feb/)).toHaveCount(0);
 });
 
-test("a run sheet is changed by hand: every session follows in its own length, undo brings the usual back", async ({
-  browser,
-}) => {
+test("a run sheet is changed by hand: every session follows in its own length, undo brings the usual back", async ({ browser }) => {
   const desk = await openDesk(browser, house);
   const { id } = await runOf(desk, house, "Seed Flinger");
   await desk.goto(`${house.url}/run/${id}/calendar`);

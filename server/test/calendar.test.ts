@@ -241,13 +241,30 @@ describe("calendar addresses", () => {
     expect((await feed("/api/public/feeds/short/calendar.ics")).status).toBe(422);
   });
 
+  it("say how a session is held that isn't as its run is, and it asks nothing of its room; one on line takes none", async () => {
+    const run = await makeRun(house, { title: "Spinners" });
+    await add(run, "2026-12-05T10:00", { kind: "pick-up" });
+    await add(run, "2026-12-06T10:00", { kind: "on line", roomId: null });
+    expect((await add(run, "2026-12-07T10:00", { kind: "by mail" })).status).toBe(422);
+    const text = String((await feed(pathOf((await make("house", "")).body))).body);
+    expect([...text.matchAll(/SUMMARY:(.*)\r/g)].map(([, words]) => words)).toEqual([
+      "Spinners\\, kits are picked up",
+      "Spinners\\, on line",
+    ]);
+    const { sessions } = (await house.ask("GET", "/api/calendar")).body as CalendarDoc;
+    expect(sessions.map(({ asks }) => [asks.children, asks.adults, asks.rigs, asks.room.seats])).toEqual([
+      [0, 1, 0, null],
+      [0, 1, 0, null],
+    ]);
+  });
+
   it("and sessions as CSV: on the house's clock, formulas defused", async () => {
     const run = await makeRun(house, { title: "=Spinners" });
     await add(run, "2026-12-05T23:00", { minutes: 120 });
     const { body } = await house.ask("GET", "/api/calendar.csv");
     expect(String(body).split("\r\n").slice(0, 2)).toEqual([
-      "run,kind,status,part,called,day,starts,ends,zone,minutes,set-up min,tear-down min,room,people,takes place",
-      '"\'=Spinners",at-home,published,,,2026-12-05,23:00,2026-12-06 01:00,CET,120,0,0,Marsh Room,,yes',
+      "run,kind,status,part,held,called,day,starts,ends,zone,minutes,set-up min,tear-down min,room,people,takes place",
+      '"\'=Spinners",at-home,published,,as the run,,2026-12-05,23:00,2026-12-06 01:00,CET,120,0,0,Marsh Room,,yes',
     ]);
   });
 });

@@ -17,6 +17,7 @@ export interface CalendarRun {
   readonly kind: RunKind;
   readonly family: FamilyId;
   readonly status: RunStatus;
+  readonly opensOn: string | null;
   readonly closesOn: string | null;
   readonly series: SeriesDays | null;
   /** What one more session of it would be like: as its last one, or as its kit has it. */

@@ -1,4 +1,4 @@
-import type { DropIn, FamilyId, HeadsModel, RunKind, RunSteps, SheetPart, Target, UnitChoice } from "@lampcrate/core";
+import type { DropIn, FamilyId, HeadsModel, RunKind, RunSteps, SessionKind, SheetPart, Target, UnitChoice } from "@lampcrate/core";
 import type { BriefDoc } from "./brief.ts";
 
 export const runStatuses = ["draft", "published", "cancelled"] as const;
@@ -83,6 +83,8 @@ export interface SessionInput {
   readonly people: readonly string[];
   /** Which part of a series it is, from 1; null: none. */
   readonly part: number | null;
+  /** How it is held, where that isn't as its run is. */
+  readonly kind: SessionKind;
   /** It doesn't take place, and holds no room. */
   readonly cancelled: boolean;
 }

@@ -1,4 +1,4 @@
-import { familyIds, runKinds, type SheetPart } from "@lampcrate/core";
+import { familyIds, runKinds, type SheetPart, sessionKinds } from "@lampcrate/core";
 import Joi from "joi";
 import type {
   DuplicateInput,
@@ -80,6 +80,9 @@ export const session = {
   heads: heads.required(),
   people: Joi.array().items(id).max(40).unique().default([]) as Joi.ArraySchema,
   part: Joi.number().integer().min(1).max(60).allow(null).default(null),
+  kind: Joi.string()
+    .valid(...sessionKinds)
+    .default("as the run"),
   cancelled: Joi.boolean().default(false),
 };
 

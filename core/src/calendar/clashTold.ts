@@ -225,7 +225,11 @@ class Teller {
     const needed = adultsNeeded(planned, plan);
     const { children, band, adults } = session.asks;
     const why =
-      needed === adults && needed > this.by.house.rules.leastAdults ? "for its rigs and hosts" : `for up to ${children} children, ${band}`;
+      planned.children === null || (needed === adults && needed > this.by.house.rules.leastAdults)
+        ? session.kind === "as the run"
+          ? "for its rigs and hosts"
+          : "to hold it"
+        : `for up to ${children} children, ${band}`;
     const on = session.people.length;
     return {
       words: `${this.said(id)} needs ${count(needed, "adult")} ${why}; ${on === 0 ? "nobody is" : on === 1 ? "1 is" : `${on} are`} on it, ${missing} missing. Parents are not counted.`,
@@ -238,14 +242,13 @@ class Teller {
 export function tellNeeds({ room, rigs }: SessionAsks, family: FamilyId, units: UnitChoice): string {
   const show = (metres: number): string => showQuantity(metres, "length", units);
   const floor = [room.lengthM, room.widthM].flatMap((metres) => (metres === null ? [] : [show(metres)])).join(" × ");
-  return `It needs ${[
+  const asked = [
     floor === "" ? "" : `${floor} of clear floor at each of ${count(rigs, "rig")}`,
     room.heightM === null ? "" : `${show(room.heightM)} of height`,
     room.seats === null ? "" : count(room.seats, "seat"),
     room.water ? "water" : "",
-  ]
-    .filter(Boolean)
-    .join(", ")} (${families[family].words}).`;
+  ].filter(Boolean);
+  return asked.length === 0 ? "It asks nothing of its room." : `It needs ${asked.join(", ")} (${families[family].words}).`;
 }
 
 /** Adults that a session needs, and why, in a sentence. */

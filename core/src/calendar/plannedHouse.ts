@@ -2,7 +2,7 @@ import type { FamilyId } from "../family/familyIds.ts";
 import type { Booking, Room } from "./clashes.ts";
 import type { HousePlan, PlannedSession } from "./houseClashes.ts";
 import type { HouseRules } from "./houseRules.ts";
-import type { RunKind } from "./runKinds.ts";
+import type { RunKind, SessionKind } from "./runKinds.ts";
 import type { SessionAsks } from "./sessionAsks.ts";
 import { instantOf } from "./wallClock.ts";
 
@@ -19,6 +19,7 @@ export interface HeldSession {
   readonly people: readonly string[];
   readonly part: number | null;
   readonly cancelled: boolean;
+  readonly kind: SessionKind;
   readonly asks: SessionAsks;
 }
 
@@ -68,15 +69,16 @@ export function plannedHouse(
   const runOf = new Map(runs.map((run) => [run.id, run]));
   const planned = sessions.map((session): PlannedSession => {
     const run = runOf.get(session.runId);
-    const isCounted = house.people.length > 0 && run?.kind !== "at-home";
-    const { asks, startAt, runId: _, title: __, part: ___, ...rest } = session;
+    const isBuiltHere = session.kind === "as the run" && run?.kind !== "at-home";
+    const isCounted = house.people.length > 0 && (isBuiltHere || session.kind !== "as the run");
+    const { asks, startAt, kind, runId: _, title: __, part: ___, ...rest } = session;
     return {
       ...rest,
       start: startAt,
       needs: null,
-      children: isCounted ? { [asks.band]: asks.children } : null,
+      children: isCounted && isBuiltHere ? { [asks.band]: asks.children } : null,
       adults: isCounted ? asks.adults : 0,
-      uses: run ? { [run.family]: asks.rigs } : {},
+      uses: run && asks.rigs > 0 ? { [run.family]: asks.rigs } : {},
       crateSlack: slackOf(session.id),
     };
   });

@@ -1,5 +1,5 @@
 import { sharesOf } from "../numeric/largestRemainder.ts";
-import type { RunKind } from "./runKinds.ts";
+import type { RunKind, SessionKind } from "./runKinds.ts";
 
 /** What a session goes through, in this order. */
 export const phases = ["welcome", "cautions", "look", "sketch", "build", "test", "improve", "share", "tidy"] as const;
@@ -47,6 +47,22 @@ export function usualParts(kind: RunKind, { sketchFirst }: { readonly sketchFirs
     .map((id) => ({ id, words: phaseWords[id], minutes: usual[kind][id], keeps: kept.includes(id), say: "" }));
 }
 
+/** Where kits are handed out, and on line: nobody tests there. */
+const apart: Readonly<Record<Exclude<SessionKind, "as the run">, readonly SheetPart[]>> = {
+  "pick-up": [
+    { id: "set-out", words: "Set the bags out by name", minutes: 10, keeps: true, say: "" },
+    { id: "hand-out", words: "Hand out the kits, with the sheet and its cautions", minutes: 60, keeps: false, say: "" },
+    { id: "tidy", words: phaseWords.tidy, minutes: 10, keeps: true, say: "" },
+  ],
+  "on line": [
+    { id: "welcome", words: phaseWords.welcome, minutes: 5, keeps: true, say: "" },
+    { id: "cautions", words: phaseWords.cautions, minutes: 3, keeps: true, say: "" },
+    { id: "look", words: phaseWords.look, minutes: 7, keeps: false, say: "" },
+    { id: "build", words: "Build along", minutes: 25, keeps: false, say: "" },
+    { id: "share", words: phaseWords.share, minutes: 10, keeps: false, say: "" },
+  ],
+};
+
 /** A part on its session's clock. */
 export interface TimedPart extends SheetPart {
   /** From the session's start, min. */
@@ -88,11 +104,15 @@ export function scaledSheet(parts: readonly SheetPart[], slotMin: number): RunSh
   };
 }
 
-/** A run's own parts, else the usual ones of its kind, scaled to a slot. */
-export function runSheet(
-  kind: RunKind,
-  slotMin: number,
-  { sketchFirst, own = null }: { readonly sketchFirst: boolean; readonly own?: readonly SheetPart[] | null },
-): RunSheet {
-  return scaledSheet(own ?? usualParts(kind, { sketchFirst }), slotMin);
+/** What a run sheet is made of besides its run's kind and the slot. */
+export interface SheetOf {
+  readonly sketchFirst: boolean;
+  /** The run's own parts; null: the usual ones. */
+  readonly own?: readonly SheetPart[] | null;
+  readonly held?: SessionKind;
+}
+
+/** A run's own parts, else the usual ones of its kind, scaled to a slot; where kits are picked up and on line, always theirs. */
+export function runSheet(kind: RunKind, slotMin: number, { sketchFirst, own = null, held = "as the run" }: SheetOf): RunSheet {
+  return scaledSheet(held === "as the run" ? (own ?? usualParts(kind, { sketchFirst })) : apart[held], slotMin);
 }

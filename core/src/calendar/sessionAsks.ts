@@ -6,7 +6,7 @@ import { drawHeads, type HeadsModel } from "../kit/draws/heads.ts";
 import { ceiling, quantileOf } from "../kit/draws/rounding.ts";
 import type { RoomNeeds } from "./clashes.ts";
 import { type AgeBand, ageBandOf } from "./houseRules.ts";
-import type { RunKind } from "./runKinds.ts";
+import type { RunKind, SessionKind } from "./runKinds.ts";
 
 /** What a session's needs are worked out from. */
 export interface Asking {
@@ -18,6 +18,7 @@ export interface Asking {
     readonly rigServes: number;
   };
   readonly kind: RunKind;
+  readonly held: SessionKind;
   readonly heads: HeadsModel;
   /** The day as it was rehearsed; null where it wasn't. */
   readonly day: Pick<DropIn, "seats" | "rigs" | "hosts"> | null;
@@ -34,6 +35,14 @@ export interface SessionAsks {
   readonly rigs: number;
 }
 
+/** Somebody hands out the bags, or speaks. */
+const nothingAsked: Omit<SessionAsks, "band"> = {
+  room: { lengthM: null, widthM: null, heightM: null, water: false, floor: "any", seats: null },
+  children: 0,
+  adults: 1,
+  rigs: 0,
+};
+
 const headDraws = 4000;
 
 /** The 90th percentile of heads: a forecast names it itself, of the others so many draws are made. */
@@ -46,8 +55,10 @@ function mostHeads(heads: HeadsModel): number {
  * What a session asks: the room of its brief, seats for those who are there at once, children (all taken for the
  * youngest age), rigs, and the adults that rigs and hosts need. Heads are the 90th percentile; a
  * rehearsed day's own seats, rigs and hosts stand in their place. On a drop-in day those are counted who are there at once.
+ * Where kits are picked up, or all is on line, one adult is all it asks: nobody builds there.
  */
-export function sessionAsks({ brief, kind, heads, day }: Asking): SessionAsks {
+export function sessionAsks({ brief, kind, held, heads, day }: Asking): SessionAsks {
+  if (held !== "as the run") return { ...nothingAsked, band: ageBandOf(brief.youngestAge) };
   const { lengthM, widthM, heightM, water, floor, rigsPerAdult } = families[brief.family].needs(brief.spec);
   const all = mostHeads(heads);
   const seats = day?.seats ?? ceiling(all * brief.shareAtOnce);

@@ -14,9 +14,11 @@ export function RunSheetCard() {
   const { session } = useCrateWork();
   const { day: dayWords } = useHouseDay();
   const may = useMay()("plan");
-  const [changing, setChanging] = useState(false);
+  const [opened, setChanging] = useState(false);
   if (!session) return null;
-  const sheet = runSheet(run.kind, session.minutes, { sketchFirst: brief.sketchFirst, own: run.sheet });
+  // Where kits are picked up, and on line, it is always the usual one.
+  const changing = opened && session.kind === "as the run";
+  const sheet = runSheet(run.kind, session.minutes, { sketchFirst: brief.sketchFirst, own: run.sheet, held: session.kind });
   const [day = "", starts = "10:00"] = session.start.split("T");
   return (
     <section className="sheet pad stack run-sheet" aria-label="Run sheet">
@@ -29,7 +31,9 @@ export function RunSheetCard() {
           </span>
         </h2>
         <span className="row no-print">
-          {may ? <Button onClick={() => setChanging(!changing)}>{changing ? "Done" : "Change the parts"}</Button> : null}
+          {may && session.kind === "as the run" ? (
+            <Button onClick={() => setChanging(!changing)}>{changing ? "Done" : "Change the parts"}</Button>
+          ) : null}
           <Button onClick={printAlone}>Print it</Button>
           <Button href={`/api/runs/${run.id}/run-sheet.pdf?session=${session.id}`}>PDF</Button>
         </span>
@@ -38,8 +42,11 @@ export function RunSheetCard() {
       {changing ? <RunSheetParts sheet={sheet} starts={starts} /> : sheet.ok ? <Timed parts={sheet.parts} starts={starts} /> : null}
       {sheet.ok || !changing ? null : <TooShort sheet={sheet} />}
       <p className="soft small">
-        {run.sheet === null ? "Welcome, cautions and tidying keep their minutes" : "Parts that keep their minutes do"}; the rest share what
-        is left of each session. Drop-in parties go through it each for itself.
+        {run.sheet === null && session.kind === "as the run"
+          ? "Welcome, cautions and tidying keep their minutes"
+          : "Parts that keep their minutes do"}
+        ; the rest share what is left of each session.
+        {run.kind === "drop-in" && session.kind === "as the run" ? " Parties go through it each for itself." : ""}
       </p>
     </section>
   );

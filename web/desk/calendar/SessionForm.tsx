@@ -1,5 +1,5 @@
 import type { RoomDoc, SessionDoc, SessionInput } from "@lampcrate/contract";
-import { ruleOf, usualLengths } from "@lampcrate/core";
+import { ruleOf, type SessionKind, sessionKinds, sessionKindWords, usualLengths } from "@lampcrate/core";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { Input, InputNumber, Select } from "antd";
 import { useState } from "react";
@@ -44,6 +44,7 @@ export function SessionForm({ session, rooms, onClose }: SessionFormProps) {
           heads,
           people: [],
           part: run.kind === "series" ? 1 + Math.max(0, ...run.sessions.map(({ part }) => part ?? 0)) : null,
+          kind: "as the run",
           cancelled: false,
         },
   );
@@ -103,6 +104,15 @@ export function SessionForm({ session, rooms, onClose }: SessionFormProps) {
             precision={0}
             value={typed.minutes}
             onChange={(minutes) => minutes !== null && set({ minutes })}
+          />
+        </Labelled>
+        <Labelled label="How it is held" trouble={trouble?.fieldMessage("kind")}>
+          <Select
+            className="wide"
+            aria-label="How it is held"
+            value={typed.kind}
+            options={sessionKinds.map((kind) => ({ value: kind, label: kind === "as the run" ? run.kind : sessionKindWords[kind] }))}
+            onChange={(kind: SessionKind) => set({ kind, ...(kind === "on line" ? { roomId: null, setUpMin: 0, tearDownMin: 0 } : {}) })}
           />
         </Labelled>
         <Labelled label="Room" trouble={trouble?.fieldMessage("roomId")}>

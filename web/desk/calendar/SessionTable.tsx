@@ -1,5 +1,5 @@
 import type { ClosureDoc, HouseDoc, RoomDoc } from "@lampcrate/contract";
-import { roomLacks, type UnitChoice } from "@lampcrate/core";
+import { roomLacks, sessionKindWords, type UnitChoice } from "@lampcrate/core";
 import { Button } from "../pieces/Button.tsx";
 import { DataTable } from "../pieces/DataTable.tsx";
 import { useHouseDay } from "../pieces/useHouseDay.ts";
@@ -33,6 +33,7 @@ export function SessionTable({ asks, house, onChange, onRemove }: SessionTablePr
           render: (_, held) => (
             <>
               {day(held.start.slice(0, 10))}
+              {held.kind === "as the run" ? null : <div className="small">{sessionKindWords[held.kind]}</div>}
               {held.title ? <div className="soft small">{held.title}</div> : null}
             </>
           ),
@@ -45,7 +46,7 @@ export function SessionTable({ asks, house, onChange, onRemove }: SessionTablePr
             <RoomOf
               room={rooms.find((r) => r.id === held.roomId)}
               closed={closures.find((c) => c.from <= held.start.slice(0, 10) && held.start.slice(0, 10) <= c.to)}
-              needs={held.endAt > now ? asks : null}
+              needs={held.endAt > now && held.kind === "as the run" ? asks : null}
               units={run.units}
             />
           ),

@@ -34,12 +34,12 @@ export function Part({ held: { doc, now }, told = false }: { readonly held: Floo
   const past = (now - session.startAt) / minute;
   if (past < 0) return <Cue words={`Doors open in ${said(-past)}`} />;
   if (past >= session.minutes) return <Cue words="It is over: tidy up, then close the day" />;
-  if (run.kind === "drop-in") {
+  if (run.kind === "drop-in" && session.kind === "as the run") {
     const last = (day?.lastEntryMin ?? session.minutes) - past;
     const closes = `closes in ${said(session.minutes - past)}`;
     return <Cue words={last > 0 ? `Doors open: last entry in ${said(last)}, ${closes}` : `Nobody in any more: ${closes}`} />;
   }
-  const sheet = runSheet(run.kind, session.minutes, { sketchFirst: brief.sketchFirst, own: run.sheet });
+  const sheet = runSheet(run.kind, session.minutes, { sketchFirst: brief.sketchFirst, own: run.sheet, held: session.kind });
   if (!sheet.ok) return <Cue words={`closes in ${said(session.minutes - past)}`} />;
   const at = sheet.parts.findIndex(({ from, minutes }) => past < from + minutes);
   const [part, next] = [sheet.parts[at], sheet.parts[at + 1]];

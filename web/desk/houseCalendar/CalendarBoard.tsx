@@ -9,7 +9,7 @@ import {
   useSensors,
 } from "@dnd-kit/core";
 import type { CalendarDoc, CalendarSession, HouseDoc, SessionInput } from "@lampcrate/contract";
-import { minutesOfDay } from "@lampcrate/core";
+import { minutesOfDay, sessionKindWords } from "@lampcrate/core";
 import { type KeyboardEvent, useCallback, useEffect, useMemo, useRef } from "react";
 import { useWidth } from "../../shared/useWidth.ts";
 import { useHouseDay } from "../pieces/useHouseDay.ts";
@@ -54,6 +54,7 @@ export function CalendarBoard({ doc, house, by, isMonth, days, holding, onDrop }
     ghost: ghost && { session: ghost, rows: rowsIn(by, ghost) },
     shown,
     closures: house.closures,
+    runs: doc.runs,
     today,
     say: day,
   };
@@ -140,7 +141,7 @@ function useShownBars(now: ShownBy): BarsShown {
     (session: CalendarSession) => {
       const ends = latest.current.holding.standing.filter(({ sessions }) => sessions.includes(session.id)).length;
       const words = ends === 0 ? "" : `, ${ends === 1 ? "1 clash" : `${ends} clashes`}`;
-      return `${runs.get(session.runId)?.title ?? ""}, ${latest.current.day(session.start.slice(0, 10))} ${session.start.slice(11)}, ${session.minutes} min${session.cancelled ? ", doesn't take place" : ""}${words}`;
+      return `${runs.get(session.runId)?.title ?? ""}, ${latest.current.day(session.start.slice(0, 10))} ${session.start.slice(11)}, ${session.minutes} min${session.kind === "as the run" ? "" : `, ${sessionKindWords[session.kind]}`}${session.cancelled ? ", doesn't take place" : ""}${words}`;
     },
     [runs],
   );

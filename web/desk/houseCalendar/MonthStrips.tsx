@@ -1,8 +1,9 @@
 import { useDraggable, useDroppable } from "@dnd-kit/core";
-import type { CalendarSession, HouseDoc } from "@lampcrate/contract";
+import type { CalendarRun, CalendarSession, HouseDoc } from "@lampcrate/contract";
 import { minutesOfDay, weekdayOf } from "@lampcrate/core";
 import { memo } from "react";
 import { useLocked } from "../../shared/pieces/locked.ts";
+import { type HomeDay, homeDay, homeWords } from "./atHome.ts";
 import type { Row } from "./lanes.ts";
 import type { Lane } from "./moves.ts";
 import type { Dragged } from "./SessionBar.tsx";
@@ -15,6 +16,7 @@ interface MonthStripsProps {
   readonly ghost: { readonly session: CalendarSession; readonly rows: readonly string[] } | null;
   readonly shown: BarsShown;
   readonly closures: HouseDoc["closures"];
+  readonly runs: readonly CalendarRun[];
   readonly today: string;
   readonly say: (date: string) => string;
 }
@@ -22,7 +24,7 @@ interface MonthStripsProps {
 const letters = ["Mo", "Tu", "We", "Th", "Fr", "Sa", "Su"];
 
 /** A month: a strip a room or a person, a column a day; a session lies as deep in its column as it is late in the day. */
-export function MonthStrips({ days, rows, sessionsIn, ghost, shown, closures, today, say }: MonthStripsProps) {
+export function MonthStrips({ days, rows, sessionsIn, ghost, shown, closures, runs, today, say }: MonthStripsProps) {
   return (
     <table className="month-strips">
       <thead>
@@ -40,6 +42,12 @@ export function MonthStrips({ days, rows, sessionsIn, ghost, shown, closures, to
         </tr>
       </thead>
       <tbody>
+        <tr className="home-strip">
+          <th scope="row">At home</th>
+          {days.map((date) => (
+            <HomeCell key={date} home={homeDay(runs, date)} />
+          ))}
+        </tr>
         {rows.map((row) => (
           <tr key={row.id}>
             <th scope="row">{row.name}</th>
@@ -57,6 +65,20 @@ export function MonthStrips({ days, rows, sessionsIn, ghost, shown, closures, to
         ))}
       </tbody>
     </table>
+  );
+}
+
+/** How many runs can be sent to on a day; edged where one opens or closes. */
+function HomeCell({ home }: { readonly home: HomeDay }) {
+  const { opens, closes, open } = home;
+  if (open.length === 0) return <td />;
+  const edges = `${opens.length > 0 ? "opens" : ""} ${closes.length > 0 ? "closes" : ""}`;
+  const words = opens.length + closes.length > 0 ? `${homeWords(home)} (${open.length} open)` : `open at home: ${open.join(", ")}`;
+  return (
+    <td className={`home-open ${edges}`} title={words}>
+      {open.length}
+      <span className="unseen"> {words}</span>
+    </td>
   );
 }
 

@@ -1,5 +1,6 @@
 import { useDraggable } from "@dnd-kit/core";
 import type { CalendarRun, CalendarSession } from "@lampcrate/contract";
+import { sessionKindWords } from "@lampcrate/core";
 import { type KeyboardEvent, memo } from "react";
 import { useLocked } from "../../shared/pieces/locked.ts";
 import type { LaneBar } from "./lanes.ts";
@@ -65,6 +66,7 @@ export const SessionBar = memo(function SessionBar(props: SessionBarProps) {
         <i className="around" style={place.before} />
         <span className="bar-words" style={{ left: place.before.width }}>
           {clashes > 0 ? <b aria-hidden="true">!</b> : null} {session.start.slice(11)} {run?.title}
+          {session.kind === "as the run" ? "" : `: ${sessionKindWords[session.kind]}`}
         </span>
         <i className="around last" style={place.after} />
       </button>

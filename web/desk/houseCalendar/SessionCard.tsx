@@ -1,5 +1,5 @@
-import type { CalendarRun, HouseDoc, SessionInput } from "@lampcrate/contract";
-import { adultsAsked, instantOf, type RepeatScope, tellNeeds, type WayOut, wallOf } from "@lampcrate/core";
+import type { CalendarRun, CalendarSession, HouseDoc, SessionInput } from "@lampcrate/contract";
+import { adultsAsked, instantOf, type RepeatScope, sessionKindWords, tellNeeds, type WayOut, wallOf } from "@lampcrate/core";
 import { Checkbox, InputNumber, Radio, Select } from "antd";
 import { Link } from "react-router";
 import type { AskError } from "../../shared/client.ts";
@@ -44,7 +44,8 @@ export function SessionCard({ holding, run, house, preparing, pending, trouble, 
         <h2>{run.title}</h2>
         <p className="soft small">
           {session.title ? `${session.title}, ` : ""}
-          {run.kind}, {run.status}; <Link to={`/run/${run.id}/calendar`}>its own calendar</Link>
+          {session.kind === "as the run" ? run.kind : sessionKindWords[session.kind]}, {run.status};{" "}
+          <Link to={`/run/${run.id}/calendar`}>its own calendar</Link>
         </p>
       </div>
       <p aria-live="polite">
@@ -75,11 +76,16 @@ export function SessionCard({ holding, run, house, preparing, pending, trouble, 
       )}
       <p className="soft small">
         {tellNeeds(session.asks, run.family, house.units)}
-        {house.people.length === 0 || run.kind === "at-home" ? "" : ` ${adultsAsked(session.asks, house.rules)}`}
+        {house.people.length === 0 ? "" : ` ${adultsWords(session, run, house)}`}
       </p>
       {preparing ? <p className="soft small">{preparing}</p> : null}
     </section>
   );
+}
+
+function adultsWords({ kind, asks }: CalendarSession, run: CalendarRun, { rules }: HouseDoc): string {
+  if (kind !== "as the run") return "One adult holds it.";
+  return run.kind === "at-home" ? "" : adultsAsked(asks, rules);
 }
 
 interface FieldsProps {

@@ -1,6 +1,7 @@
 import { useDroppable } from "@dnd-kit/core";
 import type { CalendarRun, CalendarSession, HouseDoc } from "@lampcrate/contract";
 import { type KeyboardEvent, memo, type Ref } from "react";
+import { homeDay, homeWords } from "./atHome.ts";
 import { barsOf, type LaneBar, type Row } from "./lanes.ts";
 import type { Lane } from "./moves.ts";
 import { placeOf, SessionBar } from "./SessionBar.tsx";
@@ -24,6 +25,7 @@ interface WeekLanesProps {
   readonly ghost: { readonly session: CalendarSession; readonly rows: readonly string[] } | null;
   readonly shown: BarsShown;
   readonly closures: HouseDoc["closures"];
+  readonly runs: readonly CalendarRun[];
   readonly awayIn: (lane: Lane) => readonly (readonly [from: number, to: number])[];
   readonly today: string;
   readonly say: (date: string) => string;
@@ -32,7 +34,7 @@ interface WeekLanesProps {
 }
 
 /** A week: a shelf a day, a lane a room or a person, the hours along them as on a ruler. */
-export function WeekLanes({ days, rows, sessionsIn, ghost, shown, closures, awayIn, today, say, ruler }: WeekLanesProps) {
+export function WeekLanes({ days, rows, sessionsIn, ghost, shown, closures, runs, awayIn, today, say, ruler }: WeekLanesProps) {
   const [from, to] = shown.hours;
   return (
     <div className="week-lanes" style={{ "--hours": to - from } as React.CSSProperties}>
@@ -46,12 +48,18 @@ export function WeekLanes({ days, rows, sessionsIn, ghost, shown, closures, away
         </div>
       </div>
       {days.map((date) => {
+        const home = homeDay(runs, date);
         const shut = closures.find((closure) => closure.from <= date && date <= closure.to);
         return (
           <section key={date} className={shut ? "shelf shut" : "shelf"} aria-label={say(date)}>
             <h2 className={date === today ? "today" : ""}>
               {say(date)}
               {shut ? <span className="soft small">closed: {shut.why || "closed day"}</span> : null}
+              {home.open.length === 0 ? null : (
+                <span className="at-home" title={`open at home: ${home.open.join(", ")}`}>
+                  {homeWords(home)}
+                </span>
+              )}
             </h2>
             <div className="shelf-lanes">
               {rows.map((row) => {

@@ -78,7 +78,22 @@ export function savedAs(answer: Answer, doc: CalendarDoc): CalendarSave {
     const before = found.wanted.after?.part ?? 0;
     const part = run.kind === "series" || found.wanted.inOrder ? before + found.number : null;
     const { minutes } = found.wanted;
-    return [{ runId: run.id, title: "", roomId: room, start, minutes, setUpMin, tearDownMin, heads, people, part, cancelled: false }];
+    return [
+      {
+        runId: run.id,
+        title: "",
+        roomId: room,
+        start,
+        minutes,
+        setUpMin,
+        tearDownMin,
+        heads,
+        people,
+        part,
+        kind: "as the run" as const,
+        cancelled: false,
+      },
+    ];
   });
   return { words: `placed ${adds.length === 1 ? "1 session" : `${adds.length} sessions`}`, changes: [], adds };
 }

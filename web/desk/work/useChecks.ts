@@ -16,7 +16,7 @@ export function useChecks(): readonly Check[] {
   const { kind, units, opensOn, closesOn, revealOn, sessions } = run;
   const house = useQuery(houseQuery).data;
   const rooms = useMemo(() => {
-    const used = new Set(sessions.filter((s) => !s.cancelled && s.endAt > now).map((s) => s.roomId));
+    const used = new Set(sessions.filter((s) => !s.cancelled && s.kind === "as the run" && s.endAt > now).map((s) => s.roomId));
     return (house?.rooms ?? []).filter(({ id }) => used.has(id));
   }, [house, sessions, now]);
   const rested = useRested(brief, restMs);

@@ -9,7 +9,7 @@ import type { FloorForecast } from "./ahead.ts";
 
 const minute = 60_000;
 
-interface FloorAsking extends Omit<Asking, "day"> {
+interface FloorAsking extends Omit<Asking, "day" | "held"> {
   readonly brief: Asking["brief"] & {
     readonly buildBy: "builder" | "team";
     readonly teamSize: number;
@@ -26,7 +26,7 @@ interface FloorAsking extends Omit<Asking, "day"> {
 
 /** What a floor is held against: the day as it was rehearsed, else as brief and heads suggest; and its rigs. */
 export function floorForecast({ brief, kind, heads, day, startAt, minutes }: FloorAsking): FloorForecast & { readonly rigs: number } {
-  const { rigs } = sessionAsks({ brief, kind, heads, day });
+  const { rigs } = sessionAsks({ brief, kind, held: "as the run", heads, day });
   const builders = likelyHeads(heads);
   const { minutesPerTrial } = families[brief.family].needs(brief.spec);
   const held =

@@ -1,4 +1,4 @@
-import type { RunKind } from "../../calendar/runKinds.ts";
+import { type RunKind, type SessionKind, takesKits } from "../../calendar/runKinds.ts";
 import type { StockUnit } from "../amounts/amountWords.ts";
 import type { CrateInput, CrateLine } from "../crate/crate.ts";
 import { targetFromCosts } from "../crate/serviceLevel.ts";
@@ -40,6 +40,7 @@ export interface KitMaterial {
 export interface KitSession {
   readonly id: string;
   readonly heads: HeadsModel;
+  readonly kind: SessionKind;
   readonly cancelled: boolean;
 }
 
@@ -55,7 +56,8 @@ export interface CrateRun {
 
 /**
  * What the core needs to size a crate: one session, or all of a run's; before any session exists, one session of the
- * run with the run's own heads, seeded by the run's id. A later day of a series tops the earlier days' bags up.
+ * run with the run's own heads, seeded by the run's id. A later day of a series tops the earlier days' bags up. Nothing is
+ * packed for what is on line, and only what goes home where kits are picked up.
  */
 export function crateInput(
   run: CrateRun,
@@ -64,16 +66,23 @@ export function crateInput(
   materials: readonly KitMaterial[],
   of: CrateFor,
 ): CrateInput {
-  const planned = sessions.filter((session) => !session.cancelled);
+  const planned = sessions.filter(takesKits);
   const held = planned.filter((session) => of.kind === "run" || session.id === of.id);
   const first = held[0] ? planned.indexOf(held[0]) : 0;
   const days = (list: readonly KitSession[]) => list.map(({ id, heads }) => ({ id, heads }));
+  const base = crateBase(brief, materials);
+  const kind = of.kind === "session" ? sessions.find(({ id }) => id === of.id)?.kind : undefined;
   return {
-    ...crateBase(brief, materials),
+    ...base,
+    lines: kind === "on line" ? [] : kind === "pick-up" ? base.lines.filter(goesHome) : base.lines,
     sessions: held.length === 0 ? [{ id: run.id, heads: run.heads }] : days(held),
     series: run.kind === "series" && held.length > 0 ? { before: days(planned.slice(0, first)) } : undefined,
   };
 }
+
+/** A line that is in the bag of a builder or a team and stays there: the rest waits where something is built. */
+export const goesHome = ({ per, kind }: Pick<CrateLine, "per" | "kind">): boolean =>
+  (per === "builder" || per === "team") && kind !== "reusable";
 
 /** Lines that nobody packs: they come from the house. */
 export function unpackedOf({ lines }: Pick<KitBrief, "lines">): readonly string[] {

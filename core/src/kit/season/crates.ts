@@ -1,6 +1,7 @@
 import { backPlan } from "../../calendar/backPlan.ts";
 import { addDays } from "../../calendar/wallClock.ts";
 import { type WorkingDays, workingDayOnOrBefore } from "../../calendar/workingDays.ts";
+import { goesHome } from "../brief/crateInput.ts";
 import type { CrateInput, CrateSession } from "../crate/crate.ts";
 import { type Manifest, sizeCrate } from "../crate/manifest.ts";
 import type { CutPlan } from "../cutting/cut.ts";
@@ -17,6 +18,8 @@ export interface SeasonSession extends CrateSession {
   readonly from: number;
   readonly to: number;
   readonly heads: HeadsModel;
+  /** Kits are handed out and nothing is built there: only what goes home is packed. */
+  readonly pickUp?: boolean;
 }
 
 /** A run of the season: what its crates are sized from, and which material each line is. */
@@ -113,7 +116,8 @@ export function lastOver(runs: readonly Pick<SeasonRun, "sessions">[], now: numb
 /** One crate, sized, with the draws behind it. */
 export function drawnCrate({ run, place, session }: UnsizedCrate, today: string, preparing: Preparing): DrawnCrate {
   const series = run.isSeries ? { before: run.sessions.slice(0, place) } : undefined;
-  const { manifest, uses } = sizeCrate({ ...run.crate, sessions: [session], series });
+  const lines = session.pickUp ? run.crate.lines.filter(goesHome) : run.crate.lines;
+  const { manifest, uses } = sizeCrate({ ...run.crate, lines, sessions: [session], series });
   const tasks = tasksOf(run, manifest, preparing.times);
   const { personHours } = preparation(tasks, []);
   const minutesPerDay = Math.max(1, preparing.people * preparing.hours * 60);

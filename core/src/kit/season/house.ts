@@ -1,4 +1,4 @@
-import type { RunKind } from "../../calendar/runKinds.ts";
+import { type RunKind, takesKits } from "../../calendar/runKinds.ts";
 import { startOfDay } from "../../calendar/wallClock.ts";
 import type { WorkingDays } from "../../calendar/workingDays.ts";
 import { crateBase, type KitBrief, type KitMaterial, type KitSession, unpackedOf } from "../brief/crateInput.ts";
@@ -77,17 +77,18 @@ export function seasonRuns({ runs, materials, zone }: Pick<HouseSeason, "runs" |
 }
 
 function sessionsOf(run: RunToSupply, zone: string): readonly SeasonSession[] {
-  const held = run.sessions.filter((session) => !session.cancelled);
+  const held = run.sessions.filter(takesKits);
   const opens = run.opensOn === null ? null : startOfDay(run.opensOn, zone);
   if (held.length === 0 && run.kind === "at-home" && run.opensOn !== null && opens !== null)
     return [{ id: run.id, title: "Bags out", date: run.opensOn, from: opens + 8 * hour, to: opens + 20 * hour, heads: run.heads }];
-  return held.map(({ id, title, start, startAt, endAt, setUpMin, tearDownMin, heads }) => ({
+  return held.map(({ id, title, start, startAt, endAt, setUpMin, tearDownMin, heads, kind }) => ({
     id,
     title,
     date: start.slice(0, 10),
     from: startAt - setUpMin * 60_000,
     to: endAt + tearDownMin * 60_000,
     heads,
+    pickUp: kind === "pick-up",
   }));
 }
 

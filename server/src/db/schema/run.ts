@@ -1,6 +1,6 @@
 import type { BriefDoc, LineCount } from "@lampcrate/contract";
 import { afterwards, type Rehearsal, runStatuses, type SeriesDays, scorings } from "@lampcrate/contract";
-import { type HeadsModel, runKinds, type SheetPart, type TapBody, unitChoices } from "@lampcrate/core";
+import { type HeadsModel, runKinds, type SheetPart, sessionKinds, type TapBody, unitChoices } from "@lampcrate/core";
 import { index, integer, sqliteTable, text } from "drizzle-orm/sqlite-core";
 import { brief } from "./brief.ts";
 import { room, staff } from "./house.ts";
@@ -57,6 +57,7 @@ export const session = sqliteTable(
     cancelled: integer("cancelled", { mode: "boolean" }).notNull(),
     people: text("people", { mode: "json" }).$type<readonly string[]>().notNull().default([]),
     part: integer("part"),
+    kind: text("kind", { enum: sessionKinds }).notNull().default("as the run"),
     repeatId: text("repeat_id"),
     /** Raised with every change of time, place or status: calendars elsewhere go by it. */
     sequence: integer("sequence").notNull().default(0),

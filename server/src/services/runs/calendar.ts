@@ -1,5 +1,5 @@
 import type { CalendarDoc, CalendarSession } from "@lampcrate/contract";
-import { type HeadsModel, sessionAsks, usualLengths } from "@lampcrate/core";
+import { type HeadsModel, type SessionKind, sessionAsks, usualLengths } from "@lampcrate/core";
 import { asc, eq } from "drizzle-orm";
 import type { Store } from "../../db/open.ts";
 import { run, session } from "../../db/schema/index.ts";
@@ -16,7 +16,13 @@ export function calendarDoc(db: Store, person: Person): CalendarDoc {
     runs.map((row) => {
       const brief = loadBrief(db, row.briefId).doc;
       const day = row.kind === "drop-in" ? (row.rehearsal?.day ?? null) : null;
-      return [row.id, { brief, asksWith: (heads: HeadsModel) => sessionAsks({ brief, kind: row.kind, heads, day }) }];
+      return [
+        row.id,
+        {
+          brief,
+          asksWith: (heads: HeadsModel, held: SessionKind = "as the run") => sessionAsks({ brief, kind: row.kind, held, heads, day }),
+        },
+      ];
     }),
   );
   const sessions = db
@@ -26,16 +32,16 @@ export function calendarDoc(db: Store, person: Person): CalendarDoc {
     .all()
     .flatMap((row): readonly CalendarSession[] => {
       const of = known.get(row.runId);
-      return of ? [{ ...sessionDoc(row), asks: of.asksWith(row.heads) }] : [];
+      return of ? [{ ...sessionDoc(row), asks: of.asksWith(row.heads, row.kind) }] : [];
     });
-  const last = new Map(sessions.map((one) => [one.runId, one]));
+  const last = new Map(sessions.filter(({ kind }) => kind === "as the run").map((one) => [one.runId, one]));
   return {
-    runs: runs.flatMap(({ id, title, kind, status, closesOn, series, heads: expected }) => {
+    runs: runs.flatMap(({ id, title, kind, status, opensOn, closesOn, series, heads: expected }) => {
       const of = known.get(id);
       if (!of) return [];
       const { minutes, setUpMin, tearDownMin, heads } = last.get(id) ?? { ...usualLengths, heads: expected };
       const next = { minutes, setUpMin, tearDownMin, heads, asks: of.asksWith(heads) };
-      return [{ id, title, kind, family: of.brief.family, status, closesOn, series, next }];
+      return [{ id, title, kind, family: of.brief.family, status, opensOn, closesOn, series, next }];
     }),
     sessions,
     undo: nextCalendarUndo(db, person.id)?.words ?? null,

@@ -34,7 +34,7 @@ export function runSheetPapers(db: Store, runId: string, sessionId: string | nul
     session,
     room: house.rooms.find(({ id }) => id === session.roomId)?.name ?? null,
     people: house.people.flatMap(({ id, name }) => (session.people.includes(id) ? [name] : [])),
-    sheet: runSheet(run.kind, session.minutes, { sketchFirst: brief.sketchFirst, own: run.sheet }),
+    sheet: runSheet(run.kind, session.minutes, { sketchFirst: brief.sketchFirst, own: run.sheet, held: session.kind }),
     cautions: cautionWords({ brief: fillBrief(brief, fillingOf(brief, run, materialList(db))), materials }),
   };
 }

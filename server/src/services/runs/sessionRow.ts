@@ -31,8 +31,8 @@ export function placed(db: Store, now: number, input: SessionInput, { before, ..
     throw badField("roomId", "The house has no such room.");
   const known = peopleIds(db);
   if (input.people.some((id) => !known.has(id))) throw badField("people", "Somebody there isn't one of the house's people any more.");
-  const { title, roomId, start, minutes, setUpMin, tearDownMin, heads, people, part, cancelled } = input;
-  const row = { ...rest, title, roomId, start, startAt, zone, minutes, setUpMin, tearDownMin, heads, people, part, cancelled };
+  const { title, roomId, start, minutes, setUpMin, tearDownMin, heads, people, part, kind, cancelled } = input;
+  const row = { ...rest, title, roomId, start, startAt, zone, minutes, setUpMin, tearDownMin, heads, people, part, kind, cancelled };
   return { ...row, sequence: before ? sequenceAfter(before, row) : 0 };
 }
 

@@ -1,5 +1,5 @@
 import type { BriefDoc, CountDoc, CountInput, UncountedSession } from "@lampcrate/contract";
-import { and, asc, desc, eq, isNull, lt, sql } from "drizzle-orm";
+import { and, asc, desc, eq, isNull, lt, ne, sql } from "drizzle-orm";
 import type { Store } from "../../db/open.ts";
 import { briefLine, run, session, sessionCount, staff } from "../../db/schema/index.ts";
 import type { Deps } from "../../deps.ts";
@@ -72,6 +72,7 @@ export function uncountedSessions(db: Store, now: number): readonly UncountedSes
     .where(
       and(
         eq(session.cancelled, false),
+        ne(session.kind, "on line"),
         lt(session.startAt, now),
         isNull(sessionCount.sessionId),
         eq(run.archived, false),

@@ -1,0 +1,1 @@
+ALTER TABLE `session` ADD `kind` text DEFAULT 'as the run' NOT NULL;
