@@ -1,4 +1,4 @@
-import { type HeadsModel, kitCut, type RunKind, usualDay, usualGathering, usualTimes } from "@lampcrate/core";
+import { addDays, type HeadsModel, kitCut, type RunKind, usualDay, usualGathering, usualTimes } from "@lampcrate/core";
 import { addMaterial, addStaff, type Deps, holdFolder, houseDoc, openDatabase, type Person, saveHouse, setUp } from "@lampcrate/server";
 import { pino } from "pino";
 import { boardwalk, raft, spinner } from "./briefs.ts";
@@ -53,6 +53,11 @@ export async function loadDemo(folder: string, now: number, url: string): Promis
     now - 40 * day,
     atHome(34, 6),
   );
+  for (const [week, helper] of [
+    [-5, "ivy-curlew"],
+    [-4, "rush-tern"],
+  ] as const)
+    run.session(firstFlights, days.saturday(week), "11:00", "library-corner", 120, atHome(30, 6), "Bags out", [helper], pickUp);
   run.publish(firstFlights);
   await run.send(firstFlights, "first", 18, (name, i) => spinnerEntry(name, i === 7 ? "decimal" : "none"), now - 36 * day, now - 13 * day);
   run.sift(firstFlights, () => true, now - 11 * day);
@@ -140,7 +145,9 @@ export async function loadDemo(folder: string, now: number, url: string): Promis
   for (const [i, count] of boardwalkCounts.entries()) run.count(walk, i, count);
   run.setClockTo(now - 5 * day);
   for (const [starter, title, kind, week, roomId] of fromTheShelf) {
-    const id = run.fromStarter(starter, title, kind, { opensOn: days.saturday(week), closesOn: days.in(34), revealOn: days.in(38) });
+    const closing = starter === "canopy-ladder" ? 56 : 34;
+    const dates = { opensOn: days.saturday(week), closesOn: days.in(closing), revealOn: days.in(closing + 4) };
+    const id = run.fromStarter(starter, title, kind, dates);
     if (roomId)
       run.session(
         id,
@@ -151,7 +158,10 @@ export async function loadDemo(folder: string, now: number, url: string): Promis
         { model: "forecast", low: 12, likely: 18, high: 26 },
         "",
         helpers[starter] ?? [],
+        { part: kind === "series" ? 1 : null },
       );
+    if (starter === "canopy-ladder") restOfSeries(run, id, days);
+    if (starter === "marsh-glider") aroundTheGlider(run, id, days);
     for (const trial of houseTrialsOf[starter] ?? []) run.tryFirst(id, trial);
     // Its set-up begins before the boardwalk next door has been cleared: both need the house's scissors.
     if (starter === "clip-flinger") {
@@ -165,6 +175,41 @@ export async function loadDemo(folder: string, now: number, url: string): Promis
   db.$client.close();
   release();
 }
+
+/** The nest's second and third day come after the winter rest: one to three weeks between them, as the planner wants it. */
+function restOfSeries(run: DemoRuns, id: string, days: DemoDays): void {
+  for (const [part, week] of [
+    [2, 5],
+    [3, 6],
+  ] as const)
+    run.session(
+      id,
+      days.saturday(week),
+      "14:30",
+      "weather-loft",
+      90,
+      { model: "forecast", low: 12, likely: 16, high: 24 },
+      "",
+      part === 2 ? ["rush-tern", "dune-pipit"] : [],
+      { part },
+    );
+  run.spread(id, { leastDays: 6, mostDays: 21 });
+}
+
+/** Built at home: bags on two days, and a story hour on line on the evenings before. */
+function aroundTheGlider(run: DemoRuns, id: string, days: DemoDays): void {
+  const opens = days.saturday(3);
+  for (const before of [4, 3, 2, 1])
+    run.session(id, addDays(opens, -before), "17:00", null, 30, atHome(0, 40), "Story hour", ["dune-pipit"], {
+      kind: "on line",
+      setUpMin: 15,
+      tearDownMin: 0,
+    });
+  run.session(id, opens, "10:30", "library-corner", 150, atHome(24, 10), "Bags out", ["fen-plover"], pickUp);
+  run.session(id, addDays(opens, 1), "10:30", "library-corner", 150, atHome(16, 6), "Bags out", ["moss-lark"], pickUp);
+}
+
+const pickUp = { kind: "pick-up", setUpMin: 30, tearDownMin: 15 } as const;
 
 /** Runs that the planner has begun from the shelf: none is published yet. */
 const fromTheShelf: readonly (readonly [starter: string, title: string, kind: RunKind, week: number, room: string | null])[] = [

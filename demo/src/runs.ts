@@ -1,4 +1,4 @@
-import { type CountInput, type EntryInput, type RunSettings, type SessionInput, settingsOf } from "@lampcrate/contract";
+import { type CountInput, type EntryInput, type RunSettings, type SeriesDays, type SessionInput, settingsOf } from "@lampcrate/contract";
 import type { RunKind } from "@lampcrate/core";
 import { type DropIn, type HeadsModel, seedOf, wholeBelow } from "@lampcrate/core";
 import {
@@ -63,11 +63,12 @@ export class DemoRuns {
     id: string,
     date: string,
     time: string,
-    roomId: string,
+    roomId: string | null,
     minutes: number,
     heads: HeadsModel,
     title: string,
     people: readonly PersonKey[],
+    apart: Partial<SessionInput> = {},
   ): void {
     const input: SessionInput = {
       title,
@@ -81,6 +82,7 @@ export class DemoRuns {
       part: null,
       kind: "as the run",
       cancelled: false,
+      ...apart,
     };
     addSession(this.deps, this.planner, id, input);
   }
@@ -89,6 +91,12 @@ export class DemoRuns {
   floor(id: string, place: number): void {
     const held = runDoc(this.deps.db, id, this.planner).sessions[place];
     if (held && held.endAt < this.deps.clock()) takeTaps(this.deps, this.planner, held.id, { after: 0, taps: floorTaps(held.startAt) });
+  }
+
+  /** Says how many days lie between the parts of a series. */
+  spread(id: string, series: SeriesDays): void {
+    const doc = runDoc(this.deps.db, id, this.planner);
+    saveSettings(this.deps, this.planner, id, { ...settingsOf(doc), revision: doc.revision, series });
   }
 
   /** Keeps a day as the planner rehearsed it. */

@@ -1,7 +1,7 @@
 import { mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { bookedSpan, familyIds } from "@lampcrate/core";
+import { bookedSpan, familyIds, runKinds, sessionKinds } from "@lampcrate/core";
 import { entriesOf, houseDoc, openDatabase, runDoc, schema } from "@lampcrate/server";
 import { afterEach, describe, expect, it } from "vitest";
 import { loadDemo } from "../src/index.ts";
@@ -47,6 +47,12 @@ describe.each(days)("the demo laid from %s", (day) => {
     expect([count("published"), count("draft")]).toEqual([3, 10]);
     expect(new Set(runs.map((run) => run.brief.family))).toEqual(new Set(familyIds));
     const sessions = db.select().from(schema.session).all();
+    expect(new Set(sessions.map(({ kind }) => kind))).toEqual(new Set(sessionKinds));
+    expect(new Set(runs.filter((run) => run.sessions.length > 0).map(({ kind }) => kind))).toEqual(new Set(runKinds));
+    // Six weeks back and about eight ahead.
+    const weeks = sessions.map((s) => (s.startAt - now) / (7 * 86_400_000));
+    expect(Math.min(...weeks)).toBeLessThan(-3.9);
+    expect(Math.max(...weeks)).toBeGreaterThan(5.9);
     expect(sessions.some((s) => s.startAt < now) && sessions.some((s) => s.startAt > now)).toBe(true);
     for (const a of sessions) {
       for (const b of sessions) {

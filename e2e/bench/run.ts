@@ -1,5 +1,6 @@
 import { launch } from "../browser.ts";
 import { startHouse } from "../harness.ts";
+import { benchCalendarDrag } from "./calendarDrag.ts";
 import { benchDial, benchDrag, benchFirstLoads } from "./desk.ts";
 import { benchEntryPosts } from "./entryPosts.ts";
 import { benchFloor } from "./floor.ts";
@@ -33,6 +34,10 @@ await house.stop();
 for (const { what, ms, frames } of await benchLarge(browser)) {
   say(`opens: ${what}`, ms, 1000, "ms", "below");
   say(`scrolls: ${what}`, frames, 50, "fps", "above");
+}
+for (const { show, inSight, frames, longestMs } of await benchCalendarDrag(browser)) {
+  say(`a session dragged among 300, ${inSight} in sight by the ${show}`, frames, 50, "fps", "above");
+  console.log(`     its longest frame: ${longestMs.toFixed(0)} ms`);
 }
 const buying = await benchBuying(browser);
 say("buying of 60 runs, first answer, median of five", buying.firstMs, 2000, "ms", "below");

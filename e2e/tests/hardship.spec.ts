@@ -10,7 +10,7 @@ const tries: Readonly<Record<string, () => Promise<readonly Told[]>>> = {
   "killed hard in bursts and saves, nothing acknowledged is lost": () => kills(2, 300),
   "copied while entries come in, the copy holds all that was acknowledged before": backups,
   "with its disk lost, the house comes back from the replica but for the last second": replica,
-  "a full disk is told to phones, and loses nothing": diskFull,
+  "a full disk is told to phones, and loses nothing": () => diskFull(4000),
   "a clock that is set erases nothing": clocks,
   "two servers don't share a folder": twoServers,
   "slow connections are hung up on, and don't hold up a stop": () => slowSockets(60),

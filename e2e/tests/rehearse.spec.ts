@@ -72,3 +72,29 @@ test("a drop-in day is rehearsed: arrivals drawn, another day held beside, the a
   await desk.getByRole("button", { name: "Size the crate for these builders" }).click();
   await expect(desk.getByRole("button", { name: /^Undo: changed (expected heads|.*session)/ })).toBeVisible();
 });
+
+test("a day is made of its sign-ups, and party sizes are typed", async ({ browser }) => {
+  const desk = await openDesk(browser, house);
+  const { id } = await runOf(desk, house, "Boardwalk over the Bog");
+  await desk.goto(`${house.url}/run/${id}/rehearse`);
+  await expect(desk.getByRole("complementary", { name: "What the day comes to" }).getByText(/builders come/)).toBeVisible();
+  await desk.getByRole("button", { name: "From sign-ups" }).click();
+  const from = desk.getByRole("group", { name: "From sign-ups" });
+  const list = from.getByRole("textbox", { name: /^A party a row/ });
+  await list.fill("time\tbuilders\n10:00\t2\n10:05\t2\n9:30\t1\n11:00\t4");
+  await expect(from.getByRole("alert")).toHaveText("Row 4: 9:30 is before the doors open at 10:00.");
+  await list.fill("time\tbuilders\n10:00\t2\n10:05\t2\n11:00\t4\n11:00\t4");
+  await from.getByLabel("Of them come, %").fill("50");
+  await from.getByRole("button", { name: "Take 4 parties, 12 builders" }).click();
+  await expect(from).toHaveCount(0);
+  await expect(desk.getByLabel("Parties expected")).toHaveValue("2");
+  await expect(desk.getByRole("slider", { name: "Arrivals 10:00 to 10:15" })).toHaveAttribute("aria-valuenow", "10");
+  await expect(desk.getByRole("slider", { name: "Arrivals 10:15 to 10:30" })).toHaveAttribute("aria-valuenow", "0");
+  const sizes = desk.getByRole("group", { name: /^Of a hundred parties/ });
+  await expect(sizes.getByLabel("Parties of 4, of a hundred")).toHaveValue("50.0");
+  await expect(sizes).toContainText("3.0 builders a party, 6 expected");
+  await sizes.getByLabel("Parties of 1, of a hundred").fill("100");
+  await expect(sizes).toContainText("2.0 builders a party, 4 expected; they sum to 200, each counts as its share of that");
+  for (const size of [1, 2, 4]) await sizes.getByLabel(`Parties of ${size}, of a hundred`).fill("0");
+  await expect(desk.getByText("Say how many parties are of one, of two and so on: shares of 0 or more, not all of them 0.")).toBeVisible();
+});

@@ -77,3 +77,35 @@ test("a run sheet is changed by hand: every session follows in its own length, u
     ]);
   await expect(sheet.getByRole("row", { name: /Build 26/ })).toBeVisible();
 });
+
+test("kits are picked up on one day, a story hour is on line: each has its own sheet, room and crate, and the calendar shows what is open at home", async ({
+  browser,
+}) => {
+  const desk = await openDesk(browser, house);
+  const { id } = await runOf(desk, house, "Gust Cart");
+  await desk.goto(`${house.url}/run/${id}/calendar`);
+  const add = async (kind: string, day: string): Promise<void> => {
+    await desk.getByRole("button", { name: "Add a session" }).click();
+    const form = desk.getByRole("form", { name: "New session" });
+    await fillIn(form.getByLabel("Day"), day);
+    await choose(form.getByLabel("How it is held"), kind);
+    await form.getByRole("button", { name: "Put it on the calendar" }).click();
+    await expect(form).toHaveCount(0);
+  };
+  const table = desk.getByRole("region", { name: "Sessions", exact: true });
+  const sheet = desk.getByRole("region", { name: "Run sheet" });
+  await add("kits are picked up", "2027-01-14");
+  await expect(table.getByRole("row", { name: /14 Jan.*kits are picked up/ })).toContainText("Marsh Room");
+  await expect(sheet.getByRole("row", { name: /Hand out the kits/ })).toBeVisible();
+  await expect(sheet.getByRole("button", { name: "Change the parts" })).toHaveCount(0);
+  await add("on line", "2027-01-15");
+  await expect(table.getByRole("row", { name: /15 Jan.*on line/ })).toContainText("0 + 0 min");
+  await expect(sheet.getByRole("row", { name: /Build along/ })).toBeVisible();
+  await desk.goto(`${house.url}/calendar?day=2026-12-12&show=month`);
+  await expect(
+    desk
+      .getByRole("row", { name: /^At home/ })
+      .getByRole("cell")
+      .nth(11),
+  ).toContainText(/opens at home: .*Gust Cart/);
+});

@@ -11,6 +11,12 @@ export function minutesOfDay(wall: string): number {
   return hour * 60 + minute;
 }
 
+/** Minutes from midnight of a time of day such as "10:05"; null for anything else. */
+export function minutesOfClock(time: string): number | null {
+  const [, hours, minutes] = /^([01]?\d|2[0-3]):([0-5]\d)$/.exec(time) ?? [];
+  return hours === undefined || minutes === undefined ? null : Number(hours) * 60 + Number(minutes);
+}
+
 /** The wall clock so many minutes from midnight, such as "10:05". */
 export function timeOfDay(minutes: number): string {
   return `${String(Math.floor(minutes / 60)).padStart(2, "0")}:${String(minutes % 60).padStart(2, "0")}`;

@@ -1,4 +1,4 @@
-import { sharesOf } from "../numeric/largestRemainder.ts";
+import { wholeShares } from "../numeric/largestRemainder.ts";
 import type { RunKind, SessionKind } from "./runKinds.ts";
 
 /** What a session goes through, in this order. */
@@ -89,7 +89,7 @@ export function scaledSheet(parts: readonly SheetPart[], slotMin: number): RunSh
       least,
       message: `All parts keep their minutes and take ${fixed} of ${slotMin}: let one of them share what is left.`,
     };
-  const minutes = sharesOf(
+  const minutes = wholeShares(
     shared.map((part) => part.minutes),
     slotMin - fixed,
   );

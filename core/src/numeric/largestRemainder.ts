@@ -2,7 +2,7 @@
  * Whole parts of a total in proportion to weights, by largest remainder (ties: the earlier), each at least 1: what would
  * come below 1 gets 1 and the others share the rest. Weights above 0; the total at least their number.
  */
-export function sharesOf(weights: readonly number[], total: number): readonly number[] {
+export function wholeShares(weights: readonly number[], total: number): readonly number[] {
   const given: (number | null)[] = weights.map(() => null);
   for (;;) {
     const open = weights.flatMap((weight, i) => (given[i] === null ? [{ i, weight }] : []));

@@ -1,9 +1,10 @@
-import { clockAfter, type DropIn, dayFromPast, dropInErrors } from "@lampcrate/core";
+import { clockAfter, type DropIn, dropInErrors } from "@lampcrate/core";
 import { useQuery } from "@tanstack/react-query";
 import { useRef, useState } from "react";
 import { Link } from "react-router";
-import { rehearseDoor } from "../../shared/compute/rehearseDoor.ts";
+import { askCounted, rehearseDoor } from "../../shared/compute/rehearseDoor.ts";
 import { useLatest } from "../../shared/compute/useLatest.ts";
+import { useSearch } from "../../shared/compute/useSearch.ts";
 import { useSame } from "../../shared/useSame.ts";
 import { Button } from "../pieces/Button.tsx";
 import { Refused } from "../pieces/Refused.tsx";
@@ -14,6 +15,8 @@ import { Adviser } from "./Adviser.tsx";
 import { ArrivalProfile } from "./ArrivalProfile.tsx";
 import { DayNumbers } from "./DayNumbers.tsx";
 import { DayPanel } from "./DayPanel.tsx";
+import { FromSignUps } from "./FromSignUps.tsx";
+import { PartySizes } from "./PartySizes.tsx";
 import { TypicalDay } from "./replay/TypicalDay.tsx";
 import { UseChart } from "./UseChart.tsx";
 import { useRehearsal } from "./useRehearsal.ts";
@@ -37,8 +40,11 @@ export function Rehearse() {
   const sound = lastSound.current;
   const found = useLatest(rehearseDoor, { day: sound, beside: held, days, seed: run.id }, "rehearse");
   const report = found.output?.report ?? null;
-  const clock = (minutes: number): string => clockAfter(session?.start.slice(11) ?? "10:00", minutes);
+  const opens = session?.start.slice(11) ?? "10:00";
+  const clock = (minutes: number): string => clockAfter(opens, minutes);
+  const [signUps, setSignUps] = useState(false);
   const served = report?.counts.kitsUsed;
+  const learning = useSearch<string, Partial<DropIn>>();
   const past = useQuery(floorDaysQuery(run.id)).data ?? [];
   return (
     <StepDesk
@@ -65,16 +71,33 @@ export function Rehearse() {
             : "Kept with the run. Draw when parties come with the pointer, or bar by bar with the arrow keys."}
         </p>
         <ArrivalProfile weights={day.weights} lastEntryMin={day.lastEntryMin} clock={clock} onChange={(weights) => setDay({ weights })} />
+        {signUps ? (
+          <FromSignUps day={sound} opens={opens} keptAs={`sign-ups-${run.id}`} onTake={takeOver} onDone={() => setSignUps(false)} />
+        ) : null}
         <DayNumbers day={day} onChange={setDay} />
+        <PartySizes
+          shares={day.partySizeShares}
+          parties={day.expectedParties}
+          onChange={(partySizeShares) => setDay({ partySizeShares })}
+        />
         {errors.map(({ field, message }) => (
           <p key={field} role="alert" className="ruler-trouble">
             {message}
           </p>
         ))}
         <Refused trouble={trouble} />
+        {learning.trouble ? (
+          <p role="alert" className="trouble">
+            {learning.trouble}
+          </p>
+        ) : null}
         <div className="row">
+          {signUps ? null : <Button onClick={() => setSignUps(true)}>From sign-ups</Button>}
           {past.length > 0 ? (
-            <Button onClick={() => takeOver(dayFromPast(past, sound))}>
+            <Button
+              loading={learning.step !== null}
+              onClick={() => learning.start("learning", () => askCounted(past, sound, run.id), takeOver)}
+            >
               As {past.length === 1 ? "the day counted" : `the ${past.length} days counted`} on the floor
             </Button>
           ) : null}

@@ -4,6 +4,8 @@ import {
   advising,
   type DropIn,
   type DropInReport,
+  dayAsCounted,
+  type FloorDay,
   type Replay,
   rehearse,
   replayTypical,
@@ -38,6 +40,11 @@ const floor = {
     const of = (one: DropIn): DropInReport => rehearse(one, days, seedOf(seed, "drop-in"));
     const report = of(day);
     return { report, beside: beside && of(beside), tookMs: performance.now() - from };
+  },
+
+  /** A day as days that were counted on the floor have it. */
+  asCounted(past: readonly FloorDay[], day: DropIn, seed: string): Partial<DropIn> {
+    return dayAsCounted(past, day, seedOf(seed, "drop-in"));
   },
 
   /** The most ordinary of so many days, move by move. */

@@ -1,4 +1,5 @@
 import { type DropIn, quarterMin } from "../dropIn.ts";
+import { asProfile, roundTo, sharesOf } from "../shares.ts";
 import type { FloorNow } from "./floorNow.ts";
 
 /** What a counted floor day says of the next one. */
@@ -54,8 +55,8 @@ const prior = { parties: 20, builds: 10, tests: 10 } as const;
 
 /**
  * A rehearsed day as counted days have it: parties are their mean; profile, sizes, build and test are those counted, with
- * the day as it was thought counting for 20 parties, 10 builds and 10 tests. Patience can't be learned: nobody taps when
- * somebody begins to wait.
+ * the day as it was thought counting for 20 parties, 10 builds and 10 tests. Builders who went away again came too: they
+ * are parties of the mean size.
  */
 export function dayFromPast(days: readonly FloorDay[], before: DropIn): Partial<DropIn> {
   if (days.length === 0) return {};
@@ -66,8 +67,7 @@ export function dayFromPast(days: readonly FloorDay[], before: DropIn): Partial<
     { length: bins },
     (_, bin) => sum(({ arrivals }) => arrivals[bin] ?? 0) + (weight === 0 ? 1 / bins : (before.weights[bin] ?? 0) / weight) * prior.parties,
   );
-  const top = Math.max(...counted, 1e-9);
-  const parties = sum((day) => day.parties);
+  const [parties, heads, gone] = [sum((day) => day.parties), sum((day) => day.heads), sum((day) => day.turnedAway)];
   const sizes = Array.from(
     { length: Math.max(before.partySizeShares.length, ...days.map(({ sizes }) => sizes.findLastIndex((n) => n > 0) + 1)) },
     (_, i) => sum(({ sizes }) => sizes[i] ?? 0) + (before.partySizeShares[i] ?? 0) * prior.parties,
@@ -77,27 +77,17 @@ export function dayFromPast(days: readonly FloorDay[], before: DropIn): Partial<
   const tests = sum(({ tests }) => tests.count);
   const trials = Math.max(1, before.trials);
   return {
-    expectedParties: round(parties / days.length, 0),
-    weights: counted.map((n) => round((10 * n) / top, 1)),
+    expectedParties: roundTo((parties + (heads === 0 ? 0 : (gone * parties) / heads)) / days.length, 0),
+    weights: asProfile(counted),
     partySizeShares: sharesOf(sizes.map((n) => n / all)),
-    build: { ...before.build, meanMin: round(meanWith(builds, before.build.meanMin, prior.builds), 1) },
+    build: { ...before.build, meanMin: roundTo(meanWith(builds, before.build.meanMin, prior.builds), 1) },
     trial: {
       ...before.trial,
-      meanMin: round((sum(({ tests: { minutes } }) => minutes) / trials + prior.tests * before.trial.meanMin) / (tests + prior.tests), 2),
+      meanMin: roundTo((sum(({ tests: { minutes } }) => minutes) / trials + prior.tests * before.trial.meanMin) / (tests + prior.tests), 2),
     },
   };
 }
 
-const round = (value: number, digits: number): number => Math.round(value * 10 ** digits) / 10 ** digits;
-
 /** Mean of values, with a guess that counts for some of them. */
 const meanWith = (values: readonly number[], guess: number, weight: number): number =>
   (values.reduce((all, one) => all + one, 0) + weight * guess) / (values.length + weight);
-
-/** Shares in thousandths that sum to 1: what rounding leaves goes to the greatest. */
-function sharesOf(exact: readonly number[]): readonly number[] {
-  const shares = exact.map((share) => round(share, 3));
-  const rest = 1 - shares.reduce((all, one) => all + one, 0);
-  const top = shares.indexOf(Math.max(...shares));
-  return shares.map((share, i) => (i === top ? round(share + rest, 3) : share));
-}
