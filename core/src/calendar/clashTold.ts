@@ -44,13 +44,14 @@ export function clashesTold(telling: Telling): readonly ToldClash[] {
   const over = new Set(sessions.filter(({ startAt, minutes }) => startAt + minutes * minute <= now).map(({ id }) => id));
   const matters = (ids: readonly string[]): boolean =>
     ids.some((id) => !over.has(id)) && (only === undefined || ids.some((id) => only.includes(id)));
-  const found = houseClashes(planned, plan).filter((clash) => matters(clash.sessions));
+  const found = houseClashes(planned, plan, only && new Set(only)).filter((clash) => matters(clash.sessions));
   const teller = new Teller(telling, planned);
   const lacking = sessions.flatMap((session): readonly ToldClash[] => {
     const room = house.rooms.find(({ id }) => id === session.roomId);
     if (!room || session.cancelled || !matters([session.id])) return [];
-    const ways = roomsThatFit(session.id, telling);
-    return roomLacks(room, session.asks.room, units).map(({ words, solve }) => ({
+    const lacks = roomLacks(room, session.asks.room, units);
+    const ways = lacks.length === 0 ? [] : roomsThatFit(session.id, telling);
+    return lacks.map(({ words, solve }) => ({
       kind: "room lacks",
       sessions: [session.id],
       words: `${teller.said(session.id)}: ${words}`,
@@ -67,10 +68,16 @@ export function clashesTold(telling: Telling): readonly ToldClash[] {
 type Words = Pick<ToldClash, "words" | "solve">;
 
 class Teller {
+  private readonly held: ReadonlyMap<string, HeldSession>;
+  private readonly plannedOf: ReadonlyMap<string, PlannedSession>;
+
   constructor(
     private readonly by: Telling,
-    private readonly planned: readonly PlannedSession[],
-  ) {}
+    planned: readonly PlannedSession[],
+  ) {
+    this.held = new Map(by.sessions.map((session) => [session.id, session]));
+    this.plannedOf = new Map(planned.map((session) => [session.id, session]));
+  }
 
   tell(clash: HouseClash): Words {
     const { house } = this.by;
@@ -137,7 +144,7 @@ class Teller {
   }
 
   private session(id: string): HeldSession | undefined {
-    return this.by.sessions.find((session) => session.id === id);
+    return this.held.get(id);
   }
 
   private runOf(session: string): HeldRun | undefined {
@@ -219,7 +226,7 @@ class Teller {
 
   private adultsTooFew(id: string, missing: number): Words {
     const session = this.session(id);
-    const planned = this.planned.find((one) => one.id === id);
+    const planned = this.plannedOf.get(id);
     if (!session || !planned) return { words: "", solve: "" };
     const { plan } = plannedHouse([], this.by.runs, this.by.house);
     const needed = adultsNeeded(planned, plan);

@@ -47,7 +47,7 @@ export interface Clash {
 }
 
 /** First and last instant (exclusive) of a booking. */
-export function bookedSpan(booking: Booking): readonly [from: number, to: number] {
+export function bookedSpan(booking: Pick<Booking, "start" | "minutes" | "setUpMin" | "tearDownMin">): readonly [from: number, to: number] {
   const minute = 60_000;
   return [booking.start - booking.setUpMin * minute, booking.start + (booking.minutes + booking.tearDownMin) * minute];
 }

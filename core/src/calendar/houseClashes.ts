@@ -79,20 +79,30 @@ export const usualHouse = { leastAdults: 2, breakMinutes: 30, breakAfterMinutes:
 
 const minute = 60_000;
 
-/** Everything that clashes among a house's sessions. Cancelled ones never do; touching is no clash. */
-export function houseClashes(all: readonly PlannedSession[], house: HousePlan): readonly HouseClash[] {
+/**
+ * Everything that clashes among a house's sessions. Cancelled ones never do; touching is no clash.
+ * @param only Only clashes that these are in are looked for: what a session in hand would clash with is found many times a second.
+ */
+export function houseClashes(all: readonly PlannedSession[], house: HousePlan, only?: ReadonlySet<string>): readonly HouseClash[] {
   const sessions = all.filter(({ cancelled }) => !cancelled).map((session) => ({ session, span: spanOf(session) }));
+  const asked = only ? sessions.filter(({ session }) => only.has(session.id)) : sessions;
+  const isAsked = (ids: readonly string[]): boolean => only === undefined || ids.some((id) => only.has(id));
+  // What doesn't overlap any of those asked for is in no clash of an instant with them.
+  const near = only ? sessions.filter(({ span }) => asked.some((one) => overlap(one.span, span))) : sessions;
+  const things = Object.entries(house.shared).filter(([thing]) => asked.some(({ session }) => (session.uses[thing] ?? 0) > 0));
   return [
-    ...inPairs(sessions, ({ roomId }) => (roomId === null ? [] : [roomId])).map(
+    ...inPairs(near, isAsked, ({ roomId }) => (roomId === null ? [] : [roomId])).map(
       ([room, pair]): HouseClash => ({ kind: "room twice", sessions: pair, room }),
     ),
-    ...inPairs(sessions, ({ people }) => people).map(([person, pair]): HouseClash => ({ kind: "person twice", sessions: pair, person })),
-    ...sessions.flatMap((one) => byItself(one, house)),
-    ...people(sessions).flatMap((person) => ofPerson(person, sessions, house)),
-    ...Object.entries(house.shared).flatMap(([thing, owned]) => sharedTooFew(thing, owned, sessions)),
-    ...house.series.flatMap((series) => inSeries(series, sessions, house.zone)),
-    ...closesTooSoon(sessions, house),
-  ];
+    ...inPairs(near, isAsked, ({ people }) => people).map(
+      ([person, pair]): HouseClash => ({ kind: "person twice", sessions: pair, person }),
+    ),
+    ...asked.flatMap((one) => byItself(one, house)),
+    ...people(asked).flatMap((person) => ofPerson(person, sessions, house)),
+    ...things.flatMap(([thing, owned]) => sharedTooFew(thing, owned, near)),
+    ...house.series.filter(({ order }) => isAsked(order)).flatMap((series) => inSeries(series, sessions, house.zone)),
+    ...closesTooSoon(asked, house),
+  ].filter((clash) => isAsked(clash.sessions));
 }
 
 interface Spanned {
@@ -101,24 +111,29 @@ interface Spanned {
   readonly span: readonly [from: number, to: number];
 }
 
-const spanOf = (session: PlannedSession): Spanned["span"] => bookedSpan({ ...session, words: "", roomId: "" });
+const spanOf = (session: PlannedSession): Spanned["span"] => bookedSpan(session);
 const overlap = ([a, b]: Spanned["span"], [c, d]: Spanned["span"]): boolean => a < d && c < b;
 const endOf = ({ start, minutes }: PlannedSession): number => start + minutes * minute;
 
 /** Pairs of sessions that overlap and share a room, or a person; in the order given. */
 function inPairs(
   sessions: readonly Spanned[],
+  isAsked: (pair: readonly string[]) => boolean,
   of: (session: PlannedSession) => readonly string[],
 ): readonly (readonly [shared: string, pair: readonly string[]])[] {
-  return sessions.flatMap((one, i) =>
-    sessions.slice(i + 1).flatMap((other) => {
-      if (!overlap(one.span, other.span)) return [];
+  const found: (readonly [string, readonly string[]])[] = [];
+  for (const [i, one] of sessions.entries()) {
+    const mine = of(one.session);
+    for (let j = i + 1; j < sessions.length; j += 1) {
+      const other = sessions[j];
+      if (!other || !overlap(one.span, other.span)) continue;
+      const pair = [one.session.id, other.session.id];
+      if (!isAsked(pair)) continue;
       const theirs = of(other.session);
-      return of(one.session)
-        .filter((name) => theirs.includes(name))
-        .map((name) => [name, [one.session.id, other.session.id]] as const);
-    }),
-  );
+      for (const name of mine) if (theirs.includes(name)) found.push([name, pair]);
+    }
+  }
+  return found;
 }
 
 function byItself({ session, span }: Spanned, house: HousePlan): readonly HouseClash[] {
@@ -231,8 +246,9 @@ function closesTooSoon(all: readonly Spanned[], { runs, zone }: HousePlan): read
   return runs.flatMap(({ closes, sessions }) => {
     const end = closes === null ? null : endOfDay(closes, zone);
     if (end === null) return [];
+    const ids = new Set(sessions);
     return all
-      .filter(({ session }) => sessions.includes(session.id) && endOf(session) > end)
+      .filter(({ session }) => ids.has(session.id) && endOf(session) > end)
       .map(({ session }): HouseClash => ({ kind: "closes too soon", sessions: [session.id] }));
   });
 }

@@ -23,13 +23,18 @@ export interface HeldSession {
   readonly asks: SessionAsks;
 }
 
+/** Sessions never change in place: each is made a booking once, however many are held against it. */
+const bookings = new WeakMap<HeldSession, Booking>();
+
 /** A session as a booking; one that takes no room has "" for its. */
-export const bookingOf = ({ startAt, roomId, ...rest }: HeldSession): Booking => ({
-  ...rest,
-  words: rest.title,
-  start: startAt,
-  roomId: roomId ?? "",
-});
+export function bookingOf(session: HeldSession): Booking {
+  const known = bookings.get(session);
+  if (known) return known;
+  const { id, title: words, startAt: start, minutes, setUpMin, tearDownMin, roomId, cancelled } = session;
+  const booking = { id, words, start, minutes, setUpMin, tearDownMin, roomId: roomId ?? "", cancelled };
+  bookings.set(session, booking);
+  return booking;
+}
 
 export interface HeldRun {
   readonly id: string;
@@ -71,10 +76,16 @@ export function plannedHouse(
     const run = runOf.get(session.runId);
     const isBuiltHere = session.kind === "as the run" && run?.kind !== "at-home";
     const isCounted = house.people.length > 0 && (isBuiltHere || session.kind !== "as the run");
-    const { asks, startAt, kind, runId: _, title: __, part: ___, ...rest } = session;
+    const { id, asks, startAt, minutes, setUpMin, tearDownMin, roomId, people, cancelled } = session;
     return {
-      ...rest,
+      id,
       start: startAt,
+      minutes,
+      setUpMin,
+      tearDownMin,
+      roomId,
+      people,
+      cancelled,
       needs: null,
       children: isCounted && isBuiltHere ? { [asks.band]: asks.children } : null,
       adults: isCounted ? asks.adults : 0,

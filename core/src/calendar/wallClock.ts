@@ -1,4 +1,5 @@
 import { Temporal } from "temporal-polyfill";
+import { remembered } from "./remembered.ts";
 
 /** True for a time zone name this machine knows, such as "CET" or "UTC". */
 export function isZone(zone: string): boolean {
@@ -14,13 +15,13 @@ export function isZone(zone: string): boolean {
  * The instant (ms since 1970, UTC) of a wall-clock start such as "2026-12-05T10:00" in a zone. A time that comes
  * twice is the first of the two; one that never comes is read with the offset before the gap. Null when it is no date.
  */
-export function instantOf(wall: string, zone: string): number | null {
+export const instantOf = remembered((wall: string, zone: string): number | null => {
   try {
     return Temporal.PlainDateTime.from(wall).toZonedDateTime(zone, { disambiguation: "compatible" }).epochMilliseconds;
   } catch {
     return null;
   }
-}
+});
 
 /** True for a wall clock that comes twice on the night on which clocks go back. */
 export function comesTwice(wall: string, zone: string): boolean {
@@ -32,9 +33,9 @@ export function comesTwice(wall: string, zone: string): boolean {
 }
 
 /** Wall clock "2026-12-05T10:00" of an instant in a zone. */
-export function wallOf(instant: number, zone: string): string {
-  return Temporal.Instant.fromEpochMilliseconds(instant).toZonedDateTimeISO(zone).toPlainDateTime().toString({ smallestUnit: "minute" });
-}
+export const wallOf = remembered((instant: number, zone: string): string =>
+  Temporal.Instant.fromEpochMilliseconds(instant).toZonedDateTimeISO(zone).toPlainDateTime().toString({ smallestUnit: "minute" }),
+);
 
 /** Local date "2026-12-05" of an instant in a zone. */
 export function dateOf(instant: number, zone: string): string {
@@ -42,22 +43,22 @@ export function dateOf(instant: number, zone: string): string {
 }
 
 /** First instant after the end of a local day: entries close then. Null when it is no date. */
-export function endOfDay(date: string, zone: string): number | null {
+export const endOfDay = remembered((date: string, zone: string): number | null => {
   try {
     return Temporal.PlainDate.from(date).add({ days: 1 }).toZonedDateTime(zone).epochMilliseconds;
   } catch {
     return null;
   }
-}
+});
 
 /** First instant of a local day. Null when it is no date. */
-export function startOfDay(date: string, zone: string): number | null {
+export const startOfDay = remembered((date: string, zone: string): number | null => {
   try {
     return Temporal.PlainDate.from(date).toZonedDateTime(zone).epochMilliseconds;
   } catch {
     return null;
   }
-}
+});
 
 /** A date some days later (or earlier). */
 export function addDays(date: string, days: number): string {
