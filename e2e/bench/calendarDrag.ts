@@ -56,7 +56,8 @@ export async function benchCalendarDrag(browser: Browser): Promise<readonly Drag
     await page.goto(`${house.url}/calendar?day=${addDays(monday, 8)}&show=${show}`);
     const bars = page.locator("[data-session]");
     await bars.first().waitFor();
-    await page.waitForTimeout(1500);
+    // Three hundred crates are sized beside the page once it is opened: the drag is that of a page at rest.
+    await page.waitForTimeout(12_000);
     const bar = bars.nth(20);
     await bar.scrollIntoViewIfNeeded();
     const box = await bar.boundingBox();

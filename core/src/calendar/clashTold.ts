@@ -40,11 +40,14 @@ const count = (n: number, one: string): string => `${n} ${one}${n === 1 ? "" : "
 /** Every clash of a house's sessions in words; those of a time that is over are left out. */
 export function clashesTold(telling: Telling): readonly ToldClash[] {
   const { sessions, runs, house, units, now, slackOf, only } = telling;
-  const { sessions: planned, plan } = plannedHouse(sessions, runs, house, slackOf);
+  const asked = only && new Set(only);
+  const { sessions: planned, plan } = plannedHouse(sessions, runs, house, (id) =>
+    asked && !asked.has(id) ? null : (slackOf?.(id) ?? null),
+  );
   const over = new Set(sessions.filter(({ startAt, minutes }) => startAt + minutes * minute <= now).map(({ id }) => id));
   const matters = (ids: readonly string[]): boolean =>
-    ids.some((id) => !over.has(id)) && (only === undefined || ids.some((id) => only.includes(id)));
-  const found = houseClashes(planned, plan, only && new Set(only)).filter((clash) => matters(clash.sessions));
+    ids.some((id) => !over.has(id)) && (asked === undefined || ids.some((id) => asked.has(id)));
+  const found = houseClashes(planned, plan, asked).filter((clash) => matters(clash.sessions));
   const teller = new Teller(telling, planned);
   const lacking = sessions.flatMap((session): readonly ToldClash[] => {
     const room = house.rooms.find(({ id }) => id === session.roomId);

@@ -100,12 +100,14 @@ export function dateWords(date: string): string {
 const nearDays = 180;
 
 /** A date in a few letters, such as "Sat 5 Dec", and with its year unless that is plain from `today`; null for words that are kept. */
-export function shortDate(date: string, today: string | null): string {
-  const near = today !== null && Math.abs(daysBetween(today, date)) <= nearDays;
+export const shortDate = (date: string, today: string | null): string => shortFrom(date, today ?? "");
+
+const shortFrom = remembered((date: string, today: string): string => {
+  const near = today !== "" && Math.abs(daysBetween(today, date)) <= nearDays;
   return inShort(date)
     .slice(0, near ? 3 : 4)
     .join(" ");
-}
+});
 
 /** The same day and month on or after today: what was meant by one whose year was a slip. The 29th of February waits for its year. */
 export function nextSameDay(date: string, today: string): string {

@@ -1,22 +1,14 @@
-import {
-  DndContext,
-  type DragEndEvent,
-  type DragMoveEvent,
-  MouseSensor,
-  pointerWithin,
-  TouchSensor,
-  useSensor,
-  useSensors,
-} from "@dnd-kit/core";
+import { DndContext } from "@dnd-kit/core";
 import type { CalendarDoc, CalendarSession, HouseDoc, SessionInput } from "@lampcrate/contract";
 import { minutesOfDay, sessionKindWords } from "@lampcrate/core";
 import { type KeyboardEvent, useCallback, useEffect, useMemo, useRef } from "react";
 import { useWidth } from "../../shared/useWidth.ts";
 import { useHouseDay } from "../pieces/useHouseDay.ts";
+import { Grip } from "./Grip.tsx";
 import { type By, hoursOf, none, rowsIn, rowsOf } from "./lanes.ts";
 import { MonthStrips } from "./MonthStrips.tsx";
-import { keyed, type Lane, longerBy, movedTo, snapped } from "./moves.ts";
-import type { Dragged } from "./SessionBar.tsx";
+import { inputOnly, keyed, type Lane } from "./moves.ts";
+import { useDragging } from "./useDragging.ts";
 import type { Holding } from "./useHeld.ts";
 import { type BarsShown, WeekLanes } from "./WeekLanes.tsx";
 
@@ -44,7 +36,7 @@ export function CalendarBoard({ doc, house, by, isMonth, days, holding, onDrop }
   const hours = useMemo((): [number, number] => [from, to], [from, to]);
   const shown = useShownBars({ doc, by, isMonth, holding, onDrop, hours, rows, day });
   const [ruler, width] = useWidth<HTMLDivElement>(700);
-  const drag = useDrag({ by, isMonth, holding, perMinute: width / ((to - from) * 60), onDrop });
+  const drag = useDragging({ doc, by, isMonth, holding, perMinute: width / ((to - from) * 60), onDrop });
   useFocusKept(doc, held?.session.id ?? null);
   const sessionsIn = ({ date, row }: Lane): readonly CalendarSession[] => lanes.get(`${date} ${row}`) ?? nobody;
   const common = {
@@ -60,7 +52,9 @@ export function CalendarBoard({ doc, house, by, isMonth, days, holding, onDrop }
   };
   return (
     <DndContext {...drag} accessibility={{ announcements: quiet, screenReaderInstructions: { draggable: "" } }}>
-      {isMonth ? <MonthStrips {...common} /> : <WeekLanes {...common} awayIn={(lane) => awayIn(lane, by, house, hours)} ruler={ruler} />}
+      <Grip>
+        {isMonth ? <MonthStrips {...common} /> : <WeekLanes {...common} awayIn={(lane) => awayIn(lane, by, house, hours)} ruler={ruler} />}
+      </Grip>
       {held && refused ? (
         <p className="unseen" role="status">
           {refused}
@@ -139,11 +133,11 @@ function useShownBars(now: ShownBy): BarsShown {
   const heldId = holding.held?.session.id ?? null;
   const labelOf = useCallback(
     (session: CalendarSession) => {
-      const ends = latest.current.holding.standing.filter(({ sessions }) => sessions.includes(session.id)).length;
+      const ends = clashesOf.get(session.id) ?? 0;
       const words = ends === 0 ? "" : `, ${ends === 1 ? "1 clash" : `${ends} clashes`}`;
       return `${runs.get(session.runId)?.title ?? ""}, ${latest.current.day(session.start.slice(0, 10))} ${session.start.slice(11)}, ${session.minutes} min${session.kind === "as the run" ? "" : `, ${sessionKindWords[session.kind]}`}${session.cancelled ? ", doesn't take place" : ""}${words}`;
     },
-    [runs],
+    [runs, clashesOf],
   );
   return useMemo(
     () => ({ runs, hours, clashesOf, heldId, labelOf, onTake, onKey }),
@@ -165,53 +159,6 @@ function byKey(event: KeyboardEvent, session: CalendarSession, row: string, { ho
     holding.set(inputOnly(next));
   }
   event.preventDefault();
-}
-
-/** A candidate without what only a saved session has. */
-const inputOnly = ({ roomId, start, minutes, people }: SessionInput): Partial<SessionInput> => ({ roomId, start, minutes, people });
-
-interface DragBy {
-  readonly by: By;
-  readonly isMonth: boolean;
-  readonly holding: Holding;
-  /** px */
-  readonly perMinute: number;
-  readonly onDrop: () => void;
-}
-
-/** Dragging: the session in hand follows the pointer by steps, from lane to lane; it is put down where nothing is in its way. */
-function useDrag({ by, isMonth, holding, perMinute, onDrop }: DragBy) {
-  const sensors = useSensors(
-    useSensor(MouseSensor, { activationConstraint: { distance: 4 } }),
-    useSensor(TouchSensor, { activationConstraint: { delay: 180, tolerance: 8 } }),
-  );
-  const last = useRef("");
-  const candidateOf = ({ active, over, delta }: DragMoveEvent | DragEndEvent): Partial<SessionInput> | null => {
-    const { session, row, edge } = active.data.current as Dragged;
-    const minutes = isMonth ? 0 : snapped(delta.x / perMinute);
-    if (edge === "end") return inputOnly(longerBy(session, minutes));
-    const lane = over?.data.current as Lane | undefined;
-    return lane ? inputOnly(movedTo(session, by, row, lane, minutes)) : null;
-  };
-  return {
-    sensors,
-    collisionDetection: pointerWithin,
-    onDragStart: ({ active }: { active: DragMoveEvent["active"] }) => {
-      last.current = "";
-      holding.take((active.data.current as Dragged).session);
-    },
-    onDragMove: (event: DragMoveEvent) => {
-      const next = candidateOf(event);
-      const key = JSON.stringify(next);
-      if (next === null || key === last.current) return;
-      last.current = key;
-      holding.set(next);
-    },
-    onDragEnd: () => {
-      if (holding.changed && holding.refused === null) onDrop();
-    },
-    onDragCancel: holding.leave,
-  };
 }
 
 /** A bar that was put into another lane is another element: the focus follows it there. */

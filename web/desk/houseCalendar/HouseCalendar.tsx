@@ -1,6 +1,7 @@
 import type { CalendarDoc, HouseDoc } from "@lampcrate/contract";
 import { addDays, mondayOf, type WayOut } from "@lampcrate/core";
 import { useQuery } from "@tanstack/react-query";
+import { useMemo } from "react";
 import { Link, useSearchParams } from "react-router";
 import { Button } from "../pieces/Button.tsx";
 import { Lock } from "../pieces/Lock.tsx";
@@ -61,10 +62,11 @@ function Board({ doc, house }: { readonly doc: CalendarDoc; readonly house: Hous
   const holding = useHeld(doc, house, preparing.slack);
   const { held, standing } = holding;
   const run = doc.runs.find(({ id }) => id === held?.session.runId);
-  const days = isMonth ? monthOf(day) : weekOf(day);
-  const inSight = standing.filter(({ sessions }) =>
-    sessions.some((id) => days.includes(doc.sessions.find((one) => one.id === id)?.start.slice(0, 10) ?? "")),
-  );
+  const days = useMemo(() => (isMonth ? monthOf(day) : weekOf(day)), [isMonth, day]);
+  const inSight = useMemo(() => {
+    const seen = new Set(doc.sessions.flatMap(({ id, start }) => (days.includes(start.slice(0, 10)) ? [id] : [])));
+    return standing.filter(({ sessions }) => sessions.some((id) => seen.has(id)));
+  }, [doc, days, standing]);
   const save = async (): Promise<void> => {
     const changes = holding.changes();
     const [first] = changes;

@@ -1,12 +1,9 @@
-import { useDraggable, useDroppable } from "@dnd-kit/core";
 import type { CalendarRun, CalendarSession, HouseDoc } from "@lampcrate/contract";
 import { minutesOfDay, weekdayOf } from "@lampcrate/core";
 import { memo } from "react";
-import { useLocked } from "../../shared/pieces/locked.ts";
 import { type HomeDay, homeDay, homeWords } from "./atHome.ts";
 import type { Row } from "./lanes.ts";
 import type { Lane } from "./moves.ts";
-import type { Dragged } from "./SessionBar.tsx";
 import type { BarsShown } from "./WeekLanes.tsx";
 
 interface MonthStripsProps {
@@ -54,7 +51,8 @@ export function MonthStrips({ days, rows, sessionsIn, ghost, shown, closures, ru
             {days.map((date) => (
               <Cell
                 key={date}
-                lane={{ date, row: row.id }}
+                date={date}
+                row={row.id}
                 sessions={sessionsIn({ date, row: row.id })}
                 isShut={closures.some(({ from, to }) => from <= date && date <= to)}
                 ghost={ghost?.session.start.startsWith(date) && ghost.rows.includes(row.id) ? ghost.session : null}
@@ -83,24 +81,24 @@ function HomeCell({ home }: { readonly home: HomeDay }) {
 }
 
 interface CellProps {
-  readonly lane: Lane;
+  readonly date: string;
+  readonly row: string;
   readonly sessions: readonly CalendarSession[];
   readonly isShut: boolean;
   readonly ghost: CalendarSession | null;
   readonly shown: BarsShown;
 }
 
-function Cell({ lane, sessions, isShut, ghost, shown }: CellProps) {
-  const { setNodeRef, isOver } = useDroppable({ id: `${lane.date} ${lane.row}`, data: lane });
+const Cell = memo(function Cell({ date, row, sessions, isShut, ghost, shown }: CellProps) {
   return (
-    <td ref={setNodeRef} className={`${isShut ? "shut" : ""} ${isOver ? "over" : ""}`} title={isShut ? "closed" : undefined}>
+    <td className={isShut ? "shut" : ""} title={isShut ? "closed" : undefined} data-date={date} data-row={row}>
       {sessions.map((session) => (
-        <Block key={session.id} session={session} row={lane.row} shown={shown} />
+        <Block key={session.id} session={session} row={row} shown={shown} />
       ))}
       {ghost ? <span className="month-block ghost" style={depth(ghost, shown.hours)} aria-hidden="true" /> : null}
     </td>
   );
-}
+});
 
 /** Where in its column a session lies. */
 function depth(session: Pick<CalendarSession, "start" | "minutes">, [from, to]: readonly [number, number]) {
@@ -120,12 +118,6 @@ const Block = memo(function Block({
   readonly row: string;
   readonly shown: BarsShown;
 }) {
-  const locked = useLocked();
-  const { setNodeRef, listeners } = useDraggable({
-    id: `${session.id} ${row}`,
-    data: { session, row, edge: "all" } satisfies Dragged,
-    disabled: locked,
-  });
   const clashes = shown.clashesOf.get(session.id) ?? 0;
   const state = [
     shown.heldId === session.id ? "held" : "",
@@ -136,13 +128,13 @@ const Block = memo(function Block({
   return (
     <button
       type="button"
-      ref={setNodeRef}
       data-session={session.id}
+      data-bar={session.id}
+      data-row={row}
       className={`month-block ${state.filter(Boolean).join(" ")}`}
       style={depth(session, shown.hours)}
       aria-label={shown.labelOf(session)}
       title={shown.labelOf(session)}
-      {...listeners}
       onClick={() => shown.onTake(session)}
       onKeyDown={(event) => shown.onKey(event, session, row)}
     >

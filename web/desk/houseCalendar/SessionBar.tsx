@@ -1,16 +1,7 @@
-import { useDraggable } from "@dnd-kit/core";
 import type { CalendarRun, CalendarSession } from "@lampcrate/contract";
 import { sessionKindWords } from "@lampcrate/core";
 import { type KeyboardEvent, memo } from "react";
-import { useLocked } from "../../shared/pieces/locked.ts";
 import type { LaneBar } from "./lanes.ts";
-
-/** What is dragged: the whole session, or its end. */
-export interface Dragged {
-  readonly session: CalendarSession;
-  readonly row: string;
-  readonly edge: "all" | "end";
-}
 
 interface SessionBarProps {
   readonly bar: LaneBar;
@@ -42,9 +33,6 @@ export function placeOf({ from, to, start, end, level }: LaneBar, hours: readonl
 export const SessionBar = memo(function SessionBar(props: SessionBarProps) {
   const { bar, row, run, hours, clashes, isHeld, label, onTake, onKey } = props;
   const { session } = bar;
-  const locked = useLocked();
-  const all = useDraggable({ id: `${session.id} ${row}`, data: { session, row, edge: "all" } satisfies Dragged, disabled: locked });
-  const end = useDraggable({ id: `${session.id} ${row} end`, data: { session, row, edge: "end" } satisfies Dragged, disabled: locked });
   const place = placeOf(bar, hours);
   const state = [
     isHeld ? "held" : "",
@@ -53,13 +41,12 @@ export const SessionBar = memo(function SessionBar(props: SessionBarProps) {
     clashes > 0 ? "clashes" : "",
   ];
   return (
-    <div className={`session-bar ${state.filter(Boolean).join(" ")}`} style={place.bar} ref={all.setNodeRef}>
+    <div className={`session-bar ${state.filter(Boolean).join(" ")}`} style={place.bar} data-bar={session.id} data-row={row}>
       <button
         type="button"
         data-session={session.id}
         aria-label={label}
         title={label}
-        {...all.listeners}
         onClick={() => onTake(session)}
         onKeyDown={(event) => onKey(event, session, row)}
       >
@@ -70,7 +57,7 @@ export const SessionBar = memo(function SessionBar(props: SessionBarProps) {
         </span>
         <i className="around last" style={place.after} />
       </button>
-      <span className="bar-end" ref={end.setNodeRef} {...end.listeners} aria-hidden="true" />
+      <span className="bar-end" aria-hidden="true" />
     </div>
   );
 });

@@ -1,6 +1,7 @@
 import type { CalendarRun, CalendarSession, HouseDoc, SessionInput } from "@lampcrate/contract";
 import { adultsAsked, instantOf, type RepeatScope, sessionKindWords, tellNeeds, type WayOut, wallOf } from "@lampcrate/core";
 import { Checkbox, InputNumber, Radio, Select } from "antd";
+import { memo, useRef } from "react";
 import { Link } from "react-router";
 import type { AskError } from "../../shared/client.ts";
 import { Button } from "../pieces/Button.tsx";
@@ -37,7 +38,9 @@ export function SessionCard({ holding, run, house, preparing, pending, trouble, 
   const [date = "", time = ""] = candidate.start.split("T");
   const startAt = instantOf(candidate.start, house.zone);
   const ends = startAt === null ? "" : wallOf(startAt + candidate.minutes * 60_000, house.zone).slice(11);
-  const several = holding.changes().length;
+  // The boxes follow a drag once the pointer has let go: the line above follows at once.
+  const settled = useSettled(candidate, held.dragged);
+  const several = held.scope === "this" ? 1 : holding.changes().length;
   return (
     <section className="stack near" aria-label="Session in hand">
       <div>
@@ -65,7 +68,7 @@ export function SessionCard({ holding, run, house, preparing, pending, trouble, 
       </div>
       <Refused trouble={trouble} />
       <ClashList clashes={clashes} onWay={onWay} />
-      <Fields candidate={candidate} house={house} onChange={set} trouble={trouble} />
+      <Fields candidate={settled} house={house} onChange={set} trouble={trouble} />
       {session.repeatId === null ? null : (
         <Radio.Group
           aria-label="Changes"
@@ -95,7 +98,14 @@ interface FieldsProps {
   readonly onChange: (patch: Partial<SessionInput>) => void;
 }
 
-function Fields({ candidate, house, trouble, onChange }: FieldsProps) {
+/** A candidate as it was before the pointer took it, for as long as it has it. */
+function useSettled(candidate: SessionInput, dragged: boolean): SessionInput {
+  const settled = useRef(candidate);
+  if (!dragged) settled.current = candidate;
+  return settled.current;
+}
+
+const Fields = memo(function Fields({ candidate, house, trouble, onChange }: FieldsProps) {
   const [date = "", time = ""] = candidate.start.split("T");
   const minutes = (label: string, key: "minutes" | "setUpMin" | "tearDownMin", min: number, max: number) => (
     <Labelled label={label}>
@@ -149,4 +159,4 @@ function Fields({ candidate, house, trouble, onChange }: FieldsProps) {
       </Checkbox>
     </div>
   );
-}
+});

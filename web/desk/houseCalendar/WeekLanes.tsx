@@ -1,6 +1,5 @@
-import { useDroppable } from "@dnd-kit/core";
 import type { CalendarRun, CalendarSession, HouseDoc } from "@lampcrate/contract";
-import { type KeyboardEvent, memo, type Ref } from "react";
+import { type KeyboardEvent, memo, type Ref, useMemo } from "react";
 import { homeDay, homeWords } from "./atHome.ts";
 import { barsOf, type LaneBar, type Row } from "./lanes.ts";
 import type { Lane } from "./moves.ts";
@@ -94,20 +93,20 @@ interface LaneRowProps {
 }
 
 const LaneRow = memo(function LaneRow({ date, row, sessions, ghost, away, shown }: LaneRowProps) {
-  const { setNodeRef, isOver } = useDroppable({ id: `${date} ${row.id}`, data: { date, row: row.id } satisfies Lane });
   const { runs, hours, clashesOf, heldId, labelOf, onTake, onKey } = shown;
-  const bars = barsOf(sessions);
+  const bars = useMemo(() => barsOf(sessions), [sessions]);
   const levels = Math.max(1, ...bars.map(({ level }) => level + 1));
   const [first] = ghost ? barsOf([ghost]) : [];
   const span = (hours[1] - hours[0]) * 60;
   return (
-    <div className={bars.length === 0 && !first ? "lane-row bare" : "lane-row"}>
+    <div className={bars.length === 0 ? "lane-row bare" : "lane-row"}>
       <span className="lane-name small soft">{row.name}</span>
       <div
-        ref={setNodeRef}
-        className={isOver ? "lane-ruler over" : "lane-ruler"}
+        className="lane-ruler"
         style={{ height: `calc(${levels} * var(--lane))` }}
         data-lane={`${date} ${row.name}`}
+        data-date={date}
+        data-row={row.id}
       >
         {away.map(([from, to]) => (
           <span

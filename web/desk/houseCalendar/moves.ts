@@ -54,3 +54,6 @@ export function keyed(
   const next = rows[rows.findIndex(({ id }) => id === now) + down];
   return next ? inRow(base, by, now, next.id) : base;
 }
+
+/** A candidate without what only a saved session has. */
+export const inputOnly = ({ roomId, start, minutes, people }: SessionInput): Partial<SessionInput> => ({ roomId, start, minutes, people });

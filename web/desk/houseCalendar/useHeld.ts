@@ -20,6 +20,8 @@ export interface Held {
   readonly session: CalendarSession;
   readonly candidate: SessionInput;
   readonly scope: RepeatScope;
+  /** The pointer has it: what it takes time to paint waits until it is let go. */
+  readonly dragged: boolean;
 }
 
 /** A session held over the calendar, and what would clash if it were put down. */
@@ -32,7 +34,9 @@ export interface Holding {
   readonly standing: readonly ToldClash[];
   /** Why it can't be put down as it is; null when it can. */
   readonly refused: string | null;
-  readonly take: (session: CalendarSession) => void;
+  readonly take: (session: CalendarSession, dragged?: boolean) => void;
+  /** The pointer has let go of it. */
+  readonly letGo: () => void;
   readonly set: (patch: Partial<SessionInput>) => void;
   readonly setScope: (scope: RepeatScope) => void;
   readonly leave: () => void;
@@ -47,9 +51,21 @@ const refusing: readonly ToldClash["kind"][] = ["room twice", "series order"];
 
 export function useHeld(doc: CalendarDoc, house: HouseDoc, slack: PreparingAt["slack"]): Holding {
   const { now } = useHouseDay();
-  const [taken, setTaken] = useState<{ id: string; candidate: SessionInput; scope: RepeatScope } | null>(null);
+  const [taken, setTaken] = useState<(Omit<Held, "session"> & { readonly id: string }) | null>(null);
+  const handling = useMemo((): Pick<Holding, "take" | "letGo" | "set" | "setScope" | "leave"> => {
+    return {
+      take: (one, dragged = false) => setTaken({ id: one.id, candidate: sessionInput(one), scope: "this", dragged }),
+      letGo: () => setTaken((was) => was && { ...was, dragged: false }),
+      set: (patch) => setTaken((was) => was && { ...was, candidate: { ...was.candidate, ...patch } }),
+      setScope: (scope) => setTaken((was) => was && { ...was, scope }),
+      leave: () => setTaken(null),
+    };
+  }, []);
   const session = taken ? doc.sessions.find(({ id }) => id === taken.id) : undefined;
-  const held = useMemo(() => (taken && session ? { session, candidate: taken.candidate, scope: taken.scope } : null), [taken, session]);
+  const held = useMemo(
+    () => (taken && session ? { session, candidate: taken.candidate, scope: taken.scope, dragged: taken.dragged } : null),
+    [taken, session],
+  );
   const isOver = held !== null && instantOf(held.candidate.start, house.zone) === null;
   const moved = useMemo(() => (held ? movedSessions(doc, house, held) : []), [doc, house, held]);
   const clashes = useMemo(() => {
@@ -71,22 +87,24 @@ export function useHeld(doc: CalendarDoc, house: HouseDoc, slack: PreparingAt["s
   );
   const changed = held !== null && JSON.stringify(sessionInput(held.session)) !== JSON.stringify(held.candidate);
   const against = held ? clashes.find(({ kind }) => refusing.includes(kind)) : undefined;
-  return {
-    held,
-    changed,
-    clashes,
-    standing,
-    refused: isOver
-      ? "Type a day and a time that exist."
-      : held && neverComes(held.candidate.start, house.zone)
-        ? `The clocks go forward then: ${held.candidate.start.slice(11)} never comes on that day. Take an hour later.`
-        : (against?.words ?? null),
-    take: (one) => setTaken({ id: one.id, candidate: sessionInput(one), scope: "this" }),
-    set: (patch) => setTaken((was) => was && { ...was, candidate: { ...was.candidate, ...patch } }),
-    setScope: (scope) => setTaken((was) => was && { ...was, scope }),
-    leave: () => setTaken(null),
-    changes: () => moved.map((one) => ({ ...sessionInput(one), id: one.id, revision: one.revision })),
-  };
+  const refused = isOver
+    ? "Type a day and a time that exist."
+    : held && neverComes(held.candidate.start, house.zone)
+      ? `The clocks go forward then: ${held.candidate.start.slice(11)} never comes on that day. Take an hour later.`
+      : (against?.words ?? null);
+  // The same object while nothing in it changes: what follows it later would else never come to rest.
+  return useMemo(
+    () => ({
+      held,
+      changed,
+      clashes,
+      standing,
+      refused,
+      ...handling,
+      changes: () => moved.map((one) => ({ ...sessionInput(one), id: one.id, revision: one.revision })),
+    }),
+    [held, changed, clashes, standing, refused, moved, handling],
+  );
 }
 
 /** Slack of the crates of sessions, by the days on which they lie here. */
