@@ -58,7 +58,7 @@ for (const [i, name] of ["tryout-band-launch"].entries()) {
   await desk.getByRole("button", { name: "Back to the start" }).waitFor();
   await take(desk, name);
 }
-await desk.goto(`${house.url}/calendar?day=2026-12-12`);
+await desk.goto(`${house.url}/calendar?day=2026-12-19`);
 await desk.getByRole("heading", { name: /clash/ }).first().waitFor();
 await take(desk, "calendar");
 await desk.goto(`${house.url}/calendar/place`);

@@ -1,6 +1,7 @@
 import { writeFileSync } from "node:fs";
 import {
   type BriefDoc,
+  type HouseDoc,
   labelSheets,
   type MaterialDoc,
   type OrderDoc,
@@ -200,6 +201,39 @@ describe("a run sheet on paper", () => {
     expect(words).not.toContain("Welcome");
     expect((await house.ask("GET", `/api/runs/${run.id}/run-sheet.pdf`)).status).toBe(404);
     expect((await house.ask("GET", `/api/sessions/${session?.id}/floor`)).body).toMatchObject({ run: { sheet: own } });
+  });
+});
+
+describe("the calendar on paper", () => {
+  it("has each session of its days with when, what, where and who, closed days, and no day without either", async () => {
+    const run = await makeCrate("Paper bridge");
+    const doc = (await house.ask("GET", "/api/house")).body as HouseDoc;
+    const people = [{ id: "moss-lark", name: "Moss Lark", weekHours: null, away: [] }];
+    const closures = [{ id: "winter-rest", from: "2026-12-07", to: "2026-12-07", why: "Winter rest" }];
+    expect((await house.ask("PUT", "/api/house", { ...doc, people, closures })).status).toBe(200);
+    const [session] = run.sessions;
+    if (!session) throw new Error("a session");
+    const { revision, start, minutes, roomId, heads } = session;
+    const held = { revision, start, minutes, roomId, heads, title: "Otter Patrol", people: ["moss-lark"], setUpMin: 45, tearDownMin: 30 };
+    expect((await house.ask("PUT", `/api/runs/${run.id}/sessions/${session.id}`, held)).status).toBe(200);
+    const [page] = await pdf("/api/calendar.pdf?from=2026-12-04&to=2026-12-08");
+    const words = page?.text.replace(/\s+/g, " ") ?? "";
+    for (const part of ["Saturday 5 December 2026", "10:00 to 12:00", "Paper bridge, Otter Patrol, draft (Marsh Room)", "Moss Lark"])
+      expect(words).toContain(part);
+    expect(words).toContain("set-up from 09:15, cleared by 12:30");
+    expect(words).toContain("Monday 7 December 2026, closed: Winter rest");
+    expect(words).not.toContain("Sunday 6 December");
+    const [empty] = await pdf("/api/calendar.pdf?from=2027-03-01&to=2027-03-01");
+    expect(empty?.text.replace(/\s+/g, " ")).toContain("Nothing is on the calendar in these days.");
+  });
+
+  it.each([
+    ["from=2026-02-30&to=2026-03-01", "from"],
+    ["from=2026-12-05", "to"],
+    ["from=2026-12-05&to=2026-12-04", "to"],
+    ["from=2026-12-05&to=2027-02-05", "to"],
+  ])("refuses %s by its field", async (query, field) => {
+    expect(await house.ask("GET", `/api/calendar.pdf?${query}`)).toMatchObject({ status: 422, body: { errors: [{ field }] } });
   });
 });
 

@@ -1,4 +1,4 @@
-import { isOddLine, isOddText, isZone, unitChoices } from "@lampcrate/core";
+import { isDate, isOddLine, isOddText, isZone, unitChoices } from "@lampcrate/core";
 import Joi from "joi";
 
 /** Ids that our own devices and server make. */
@@ -31,11 +31,6 @@ export function said(helpers: Joi.CustomHelpers, words: string): Joi.ErrorReport
 export const date = Joi.string()
   .custom((value: string, helpers) => (isDate(value) ? value : helpers.error("any.invalid")), "a date")
   .messages({ "any.invalid": "{#label} must be a day of the calendar such as 2026-12-05" });
-
-function isDate(text: string): boolean {
-  const at = /^\d{4}-\d{2}-\d{2}$/.test(text) ? Date.parse(`${text}T00:00:00Z`) : Number.NaN;
-  return !Number.isNaN(at) && new Date(at).toISOString().startsWith(text);
-}
 
 /** A wall-clock time. */
 export const wall = Joi.string()

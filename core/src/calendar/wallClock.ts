@@ -11,6 +11,12 @@ export function isZone(zone: string): boolean {
   }
 }
 
+/** True for a local date that exists, such as "2026-12-05". */
+export function isDate(text: string): boolean {
+  const at = /^\d{4}-\d{2}-\d{2}$/.test(text) ? Date.parse(`${text}T00:00:00Z`) : Number.NaN;
+  return !Number.isNaN(at) && new Date(at).toISOString().startsWith(text);
+}
+
 /**
  * The instant (ms since 1970, UTC) of a wall-clock start such as "2026-12-05T10:00" in a zone. A time that comes
  * twice is the first of the two; one that never comes is read with the offset before the gap. Null when it is no date.

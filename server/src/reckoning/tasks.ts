@@ -1,5 +1,6 @@
 import type { LabelSheetId } from "@lampcrate/contract";
 import type { Database } from "../db/open.ts";
+import { calendarPdf } from "../print/calendar.ts";
 import { labelsPdf } from "../print/labels.ts";
 import { orderPdf } from "../print/orderList.ts";
 import { packingListPdf } from "../print/packingList.ts";
@@ -13,6 +14,7 @@ import { builderPage, findingsDoc } from "../services/findings/findings.ts";
 import { learnedDoc } from "../services/findings/learned.ts";
 import { revealOf, revealPage } from "../services/findings/reveal.ts";
 import { houseDoc } from "../services/house/house.ts";
+import { calendarPapers } from "../services/runs/calendarPapers.ts";
 import { runSheetPapers } from "../services/runs/runSheetPapers.ts";
 import { cratePapers } from "../services/store/cratePapers.ts";
 import { materialList } from "../services/store/materials.ts";
@@ -46,6 +48,7 @@ export const tasks = {
   labels: ({ db }: Reading, { runId, session, sheet, skip }: OfCrate & { readonly sheet: LabelSheetId; readonly skip: number }) =>
     labelsPdf(cratePapers(db, runId, session), sheet, skip),
   packingList: ({ db }: Reading, { runId, session }: OfCrate) => packingListPdf(cratePapers(db, runId, session)),
+  calendar: ({ db }: Reading, range: { readonly from: string; readonly to: string }) => calendarPdf(calendarPapers(db, range)),
   runSheet: ({ db }: Reading, { runId, session }: OfCrate) => runSheetPdf(runSheetPapers(db, runId, session)),
   templates: ({ db }: Reading, { runId, session }: OfCrate) => templatesPdf(cratePapers(db, runId, session)),
   backup: ({ data }: Reading, { into, now }: { readonly into: string; readonly now: number }) => backUp(data, into, now),

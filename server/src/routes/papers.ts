@@ -1,4 +1,5 @@
 import { isLabelSheet, labelSheets } from "@lampcrate/contract";
+import { daysBetween, isDate } from "@lampcrate/core";
 import { Hono } from "hono";
 import { validator } from "hono/validator";
 import { attachment } from "../http/attachment.ts";
@@ -21,7 +22,22 @@ const wanted = validator("query", (value: Record<string, string | string[]>) => 
   return { session: text("session") || null, sheet, skip };
 });
 
-/** Papers to print: labels, packing list, run sheet, templates, order lists. */
+const mostDays = 62;
+
+/** A range of local dates, both in it. */
+const range = validator("query", (value: Record<string, string | string[]>) => {
+  const day = (name: "from" | "to"): string => {
+    const text = value[name];
+    if (typeof text !== "string" || !isDate(text)) throw badField(name, "Give a date such as 2026-12-05.");
+    return text;
+  };
+  const [from, to] = [day("from"), day("to")];
+  if (to < from) throw badField("to", "The last day is before the first.");
+  if (daysBetween(from, to) >= mostDays) throw badField("to", `${mostDays} days at most at a time.`);
+  return { from, to };
+});
+
+/** Papers to print: labels, packing list, run sheet, calendar, templates, order lists. */
 export function paperRoutes(deps: Served) {
   const look = allow(deps, "look");
   return new Hono<Signed>()
@@ -34,6 +50,9 @@ export function paperRoutes(deps: Served) {
       const { session } = c.req.valid("query");
       return attachment(c, await deps.reckon.ask("packingList", { runId: c.req.valid("param").id, session }), pdf, "packing-list.pdf");
     })
+    .get("/calendar.pdf", look, range, async (c) =>
+      attachment(c, await deps.reckon.ask("calendar", c.req.valid("query")), pdf, "calendar.pdf"),
+    )
     .get("/runs/:id/run-sheet.pdf", look, ids("id"), wanted, async (c) => {
       const { session } = c.req.valid("query");
       return attachment(c, await deps.reckon.ask("runSheet", { runId: c.req.valid("param").id, session }), pdf, "run-sheet.pdf");

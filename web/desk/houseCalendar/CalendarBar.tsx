@@ -52,6 +52,7 @@ export function CalendarBar({ by, isMonth, days, put, undo, redo, onUndo, onRedo
         </div>
       </Open>
       <div className="row">
+        <Button href={`/api/calendar.pdf?from=${first}&to=${last}`}>PDF</Button>
         <LinkButton to="/calendar/place">Place sessions for me</LinkButton>
         <Button disabled={undo === null} onClick={onUndo} title={undo ?? "nothing to undo"}>
           Undo{undo === null ? "" : `: ${cut(undo)}`}

@@ -1,5 +1,5 @@
 import type { CalendarDoc, HouseDoc } from "@lampcrate/contract";
-import { addDays, mondayOf, type WayOut } from "@lampcrate/core";
+import { addDays, isDate, mondayOf, type WayOut } from "@lampcrate/core";
 import { useQuery } from "@tanstack/react-query";
 import { useMemo } from "react";
 import { Link, useSearchParams } from "react-router";
@@ -48,7 +48,7 @@ function useShown() {
   const by: By = params.get("by") === "person" ? "person" : "room";
   const isMonth = params.get("show") === "month";
   const asked = params.get("day") ?? "";
-  const day = /^\d{4}-\d{2}-\d{2}$/.test(asked) && !Number.isNaN(Date.parse(asked)) ? asked : today;
+  const day = isDate(asked) ? asked : today;
   const put = (patch: Readonly<Record<string, string>>): void =>
     setParams((now) => new URLSearchParams({ ...Object.fromEntries(now), ...patch }), { replace: patch["day"] === undefined });
   return { by, isMonth, day, put };
