@@ -50,6 +50,11 @@ test("a run sheet is changed by hand: every session follows in its own length, u
   await build.press("Enter");
   await expect(sheet.getByRole("alert")).toHaveCount(0);
   await expect(parts.getByRole("row", { name: "Build" })).toContainText("14:49, 34 min");
+  // On a slow line the next change doesn't wait for the last one, and neither is lost.
+  await desk.route(/\/api\/runs\/[\w-]+$/, async (route) => {
+    if (route.request().method() === "PUT") await new Promise((rest) => setTimeout(rest, 400));
+    await route.continue();
+  });
   await parts.getByLabel("What to say or do at Cautions").fill("Goggles on.");
   await parts.getByLabel("What to say or do at Cautions").press("Enter");
   await sheet.getByRole("button", { name: "Add a part" }).click();

@@ -75,6 +75,13 @@ describe("what the steps of a run share", () => {
     expect(result.current.heads).toEqual(heads(30));
   });
 
+  it("passes over what is on line, for which nothing is packed, while there is another", () => {
+    const story = held("story", "2026-11-27", { kind: "on line" });
+    expect(open(run([story, held("next", "2026-11-28")])).result.current.session?.id).toBe("next");
+    const { result } = open(run([story]));
+    expect([result.current.session?.id, result.current.crateInput.lines]).toEqual(["story", []]);
+  });
+
   it("is about the one that is chosen, until that is gone", () => {
     const { result, rerender } = open(three);
     act(() => result.current.setCrateFor({ kind: "session", id: "last" }));

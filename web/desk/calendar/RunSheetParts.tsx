@@ -2,6 +2,7 @@ import { arrayMove } from "@dnd-kit/sortable";
 import { clockAfter, type RunSheet, type SheetPart, usualParts } from "@lampcrate/core";
 import { Checkbox } from "antd";
 import { nanoid } from "nanoid";
+import { useRef, useState } from "react";
 import { Button } from "../pieces/Button.tsx";
 import { CellBox } from "../pieces/CellBox.tsx";
 import { DataTable } from "../pieces/DataTable.tsx";
@@ -21,8 +22,16 @@ interface RunSheetPartsProps {
 export function RunSheetParts({ sheet, starts }: RunSheetPartsProps) {
   const { run, brief } = useBriefWork();
   const { change, trouble } = useRunSettings();
-  const parts = run.sheet ?? usualParts(run.kind, brief);
-  const save = (next: readonly SheetPart[] | null): void => void change({ sheet: next });
+  // As changed here, until the server has the last of it: the next change goes over it, not over what was there before.
+  const [typed, setTyped] = useState<{ readonly sheet: readonly SheetPart[] | null } | null>(null);
+  const newest = useRef(typed);
+  const parts = (typed ? typed.sheet : run.sheet) ?? usualParts(run.kind, brief);
+  const save = (sheet: readonly SheetPart[] | null): void => {
+    const mine = { sheet };
+    newest.current = mine;
+    setTyped(mine);
+    void change(mine).then((taken) => taken && newest.current === mine && setTyped(null));
+  };
   const set = (part: SheetPart, patch: Partial<SheetPart>): void =>
     save(parts.map((one) => (one.id === part.id ? { ...one, ...patch } : one)));
   const timed = new Map(sheet.ok ? sheet.parts.map((part) => [part.id, part]) : []);

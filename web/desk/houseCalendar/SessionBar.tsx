@@ -16,6 +16,9 @@ interface SessionBarProps {
   readonly onKey: (event: KeyboardEvent, session: CalendarSession, row: string) => void;
 }
 
+/** A bar of fewer minutes has its words beside it. */
+const shortMin = 75;
+
 const percent = (minutes: number, [from, to]: readonly [number, number]): number => ((minutes - from * 60) / ((to - from) * 60)) * 100;
 
 /** Where a bar lies on its ruler, in parts of a hundred. */
@@ -34,11 +37,13 @@ export const SessionBar = memo(function SessionBar(props: SessionBarProps) {
   const { bar, row, run, hours, clashes, isHeld, label, onTake, onKey } = props;
   const { session } = bar;
   const place = placeOf(bar, hours);
+  const isShort = bar.to - bar.start < shortMin;
   const state = [
     isHeld ? "held" : "",
     session.cancelled ? "off" : "",
     run?.status === "draft" ? "draft" : "",
     clashes > 0 ? "clashes" : "",
+    isShort ? "short" : "",
   ];
   return (
     <div className={`session-bar ${state.filter(Boolean).join(" ")}`} style={place.bar} data-bar={session.id} data-row={row}>
@@ -51,7 +56,7 @@ export const SessionBar = memo(function SessionBar(props: SessionBarProps) {
         onKeyDown={(event) => onKey(event, session, row)}
       >
         <i className="around" style={place.before} />
-        <span className="bar-words" style={{ left: place.before.width }}>
+        <span className="bar-words" style={isShort ? undefined : { left: place.before.width }}>
           {clashes > 0 ? <b aria-hidden="true">!</b> : null} {session.start.slice(11)} {run?.title}
           {session.kind === "as the run" ? "" : `: ${sessionKindWords[session.kind]}`}
         </span>

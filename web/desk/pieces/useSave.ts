@@ -22,6 +22,8 @@ interface Saving<Input, Output> {
   readonly onRenewed?: (output: Output) => void;
   /** Told when somebody else was there before: what was typed is still there. */
   readonly onStale?: () => Promise<void>;
+  /** Saves of one name go one after the other, wherever they are asked for: each goes over what the one before has made. */
+  readonly inTurn?: string;
   /** What is fetched anew afterwards, taken or refused as stale. */
   readonly renew?: readonly { readonly queryKey: QueryKey; readonly exact?: boolean }[];
 }
@@ -32,12 +34,14 @@ export function useSave<Input = void, Output = unknown>({
   onSaved,
   onRenewed,
   onStale,
+  inTurn,
   renew = [],
 }: Saving<Input, Output>): Save<Input> {
   const queries = useQueryClient();
   const renewAll = () => Promise.all(renew.map((what) => queries.invalidateQueries(what)));
   const sending = useMutation<Output, Error, Input>({
     mutationFn: send,
+    ...(inTurn === undefined ? {} : { scope: { id: inTurn } }),
     networkMode: "always",
     onSuccess: async (output, input) => {
       onSaved?.(output, input);

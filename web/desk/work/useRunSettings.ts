@@ -16,6 +16,7 @@ export function useRunSettings(): {
   const { save, trouble } = useSave({
     send: (patch: Partial<RunSettings>) => saveSettings(queries.getQueryData(runQuery(run.id).queryKey) ?? run, patch),
     onSaved: (saved) => queries.setQueryData(runQuery(run.id).queryKey, saved),
+    inTurn: `settings of ${run.id}`,
     renew: [seasonQuery, { queryKey: runQuery(run.id).queryKey, exact: true }],
   });
   return { change: save, trouble };

@@ -1,5 +1,5 @@
 import type { BriefDoc, MaterialDoc, RunDoc, SessionDoc } from "@lampcrate/contract";
-import { type CrateFor, crateInput, followed } from "@lampcrate/core";
+import { type CrateFor, crateInput, followed, takesKits } from "@lampcrate/core";
 import { useQuery } from "@tanstack/react-query";
 import { useCallback, useMemo, useState } from "react";
 import { useSame } from "../../shared/useSame.ts";
@@ -44,12 +44,13 @@ function following(brief: BriefDoc, stock: readonly MaterialDoc[]): BriefDoc {
   return lines === brief.lines ? brief : { ...brief, lines };
 }
 
-/** The session that is chosen, or the next one, or the last when all are over; null for the whole run. */
+/** The session that is chosen, or the next one that kits are packed for, or the last when all are over; null for the whole run. */
 function sessionAt(run: RunDoc, chosen: CrateFor | null, now: number): SessionDoc | null {
   if (chosen?.kind === "run") return null;
   const held = run.sessions.filter((session) => !session.cancelled);
   const named = chosen && held.find((session) => session.id === chosen.id);
-  return named ?? held.find((session) => session.endAt >= now) ?? held.at(-1) ?? null;
+  const packed = held.filter(takesKits);
+  return named ?? packed.find((session) => session.endAt >= now) ?? packed.at(-1) ?? held.at(-1) ?? null;
 }
 
 /** What is free of a material for this crate, in its unit. */
