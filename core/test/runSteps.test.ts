@@ -4,15 +4,28 @@ import { drawHeads, type HeadsModel, likelyHeads } from "../src/kit/draws/heads.
 
 const weekdays = { weekdays: [1, 2, 3, 4, 5], closures: [{ from: "2026-12-24", to: "2027-01-03" }] };
 const house = { preparing: weekdays, closures: weekdays.closures, keepingDays: 90, gathering: usualGathering };
-const run: RunDays = { opensOn: "2026-12-05", closesOn: "2026-12-20", revealOn: null, firstOn: "2026-12-08", came: 0, heads: [] };
-const steps = (patch: Partial<RunDays> = {}, came = 10) => runSteps({ ...run, came, ...patch }, house);
+const nobody: HeadsModel = { model: "signedUp", signedUp: 0, showRate: 1, walkIns: 0 };
+const held = (date: string, heads: HeadsModel = nobody, cancelled = false) => ({ date, heads, cancelled });
+const run: RunDays = {
+  opensOn: "2026-12-05",
+  closesOn: "2026-12-20",
+  revealOn: null,
+  came: 0,
+  heads: nobody,
+  sessions: [held("2026-12-08")],
+};
+const today = "2026-12-01";
+const steps = (patch: Partial<RunDays> = {}, came = 10) => runSteps({ ...run, came, ...patch }, today, house);
 
 describe("what a run asks for besides its crates", () => {
   it("publishes on the last working day three days before it opens, else before its first session", () => {
     expect(steps().publish).toBe("2026-12-02");
     expect(steps({ opensOn: "2026-12-09" }).publish).toBe("2026-12-04");
     expect(steps({ opensOn: null }).publish).toBe("2026-12-04");
-    expect(steps({ opensOn: null, firstOn: null }).publish).toBeNull();
+    expect(steps({ opensOn: null, sessions: [] }).publish).toBeNull();
+    const several = [held("2026-11-10"), held("2026-12-03", nobody, true), held("2026-12-10"), held("2026-12-17")];
+    expect(steps({ opensOn: null, sessions: several }).publish).toBe("2026-12-07");
+    expect(steps({ opensOn: null, sessions: several.slice(0, 2) }).publish).toBe("2026-11-06");
   });
 
   it("sifts on working days from the day after it closes, and can be revealed on the next; closed days are left out", () => {
@@ -32,7 +45,7 @@ describe("what a run asks for besides its crates", () => {
   it("reminds before it closes, but nobody before it has opened", () => {
     expect(steps().remind).toEqual(["2026-12-17"]);
     const often = { ...usualGathering, remindDays: [1, 7, 30] };
-    expect(runSteps(run, { ...house, gathering: often }).remind).toEqual(["2026-12-13", "2026-12-19"]);
+    expect(runSteps(run, today, { ...house, gathering: often }).remind).toEqual(["2026-12-13", "2026-12-19"]);
   });
 
   it("expects a share of the builders to send, and never fewer than have sent", () => {
@@ -40,8 +53,10 @@ describe("what a run asks for besides its crates", () => {
       { model: "forecast", low: 5, likely: 30, high: 60 },
       { model: "signedUp", signedUp: 20, showRate: 0.5, walkIns: 0 },
     ];
-    expect(steps({ heads }, 0).sift?.entries).toBe(12);
-    expect(steps({ heads }, 17).sift?.entries).toBe(17);
+    const sessions = heads.map((one) => held("2026-12-08", one));
+    expect(steps({ sessions }, 0).sift?.entries).toBe(12);
+    expect(steps({ sessions }, 17).sift?.entries).toBe(17);
+    expect(steps({ sessions: sessions.map((one) => ({ ...one, cancelled: true })), heads: heads[0] ?? nobody }, 0).sift?.entries).toBe(9);
   });
 });
 

@@ -25,12 +25,12 @@ export interface RunDays {
   readonly opensOn: string | null;
   readonly closesOn: string | null;
   readonly revealOn: string | null;
-  /** The next session that isn't cancelled, or the first when all are over. */
-  readonly firstOn: string | null;
   /** Entries that have come. */
   readonly came: number;
-  /** Who builds, session by session. */
-  readonly heads: readonly HeadsModel[];
+  /** Who builds, before any session has a day. */
+  readonly heads: HeadsModel;
+  /** In order of date. */
+  readonly sessions: readonly { readonly date: string; readonly heads: HeadsModel; readonly cancelled: boolean }[];
 }
 
 /** What of a house its runs' steps rest on. */
@@ -62,15 +62,19 @@ export function keptUntil({ revealOn, closesOn }: Pick<RunDays, "revealOn" | "cl
 }
 
 /** Entries to be looked at in all: what has come, or the share of the builders likely to come that sends in, if that is more. */
-function expectedEntries({ came, heads }: RunDays, { returns }: Gathering): number {
-  const builders = heads.reduce((sum, one) => sum + likelyHeads(one), 0);
+function expectedEntries({ came, heads, sessions }: RunDays, { returns }: Gathering): number {
+  const held = sessions.filter(({ cancelled }) => !cancelled).map((session) => session.heads);
+  const builders = (held.length === 0 ? [heads] : held).reduce((sum, one) => sum + likelyHeads(one), 0);
   return Math.max(came, Math.round(builders * returns));
 }
 
 /** When a run's sheet goes out and what follows its closing date, on the house's working days. */
-export function runSteps(run: RunDays, { keepingDays, gathering, preparing, closures }: StepsHouse): RunSteps {
+export function runSteps(run: RunDays, today: string, { keepingDays, gathering, preparing, closures }: StepsHouse): RunSteps {
   const days = { weekdays: preparing.weekdays, closures };
-  const { opensOn, closesOn, revealOn, firstOn } = run;
+  const { opensOn, closesOn, revealOn, sessions } = run;
+  const dates = sessions.filter(({ cancelled }) => !cancelled).map(({ date }) => date);
+  // The next session, or the first when all are over.
+  const firstOn = dates.find((date) => date >= today) ?? dates[0] ?? null;
   const entries = expectedEntries(run, gathering);
   const begins = opensOn ?? firstOn;
   const publish = begins === null ? null : workingDayOnOrBefore(addDays(begins, -gathering.publishDays), days);

@@ -12,15 +12,14 @@ export function AfterClosing({ onReveal }: { readonly onReveal: (day: string) =>
   const { day, today } = useHouseDay();
   const house = useQuery(houseQuery).data;
   if (!house) return null;
-  const held = run.sessions.filter(({ cancelled }) => !cancelled).map(({ start, heads }) => ({ date: start.slice(0, 10), heads }));
   const { waiting, accepted, setAside } = run.entries;
   const steps = runSteps(
     {
       ...run,
-      firstOn: held.find(({ date }) => date >= today)?.date ?? held[0]?.date ?? null,
       came: waiting + accepted + setAside,
-      heads: held.length === 0 ? [run.heads] : held.map(({ heads }) => heads),
+      sessions: run.sessions.map(({ start, ...session }) => ({ ...session, date: start.slice(0, 10) })),
     },
+    today,
     house,
   );
   return (

@@ -47,11 +47,7 @@ function runLines(db: Store, house: HouseDoc, today: string): readonly RunSummar
     .all()
     .map(({ row, family }) => {
       const own = sessions.filter((s) => s.runId === row.id);
-      const held = own.filter((s) => !s.cancelled);
       const came = countOf(row.id, "waiting") + countOf(row.id, "accepted") + countOf(row.id, "set aside");
-      const heads = held.length === 0 ? [row.heads] : held.map((s) => s.heads);
-      const dates = held.map(({ startAt, zone: at }) => dateOf(startAt, at));
-      const firstOn = dates.find((date) => date >= today) ?? dates[0] ?? null;
       return {
         id: row.id,
         title: row.title,
@@ -75,7 +71,7 @@ function runLines(db: Store, house: HouseDoc, today: string): readonly RunSummar
         })),
         waiting: countOf(row.id, "waiting"),
         accepted: countOf(row.id, "accepted"),
-        steps: runSteps({ ...row, firstOn, came, heads }, house),
+        steps: runSteps({ ...row, came, sessions: own.map((s) => ({ ...s, date: dateOf(s.startAt, s.zone) })) }, today, house),
       };
     });
 }
