@@ -45,6 +45,8 @@ async function bundle(entry, outfile) {
     target: "node20",
     logLevel: "warning",
     sourcemap: true,
+    jsx: "automatic",
+    loader: { ".css": "empty" },
     plugins: [
       {
         name: "ours-in",
@@ -74,6 +76,7 @@ export async function ensureBuilt() {
   await bundle("server/src/house.ts", "server/dist/house.js");
   await bundle("server/src/bench.ts", "server/dist/bench.js");
   await bundle("server/src/reckoning/thread.ts", "server/dist/reckonThread.js");
+  await bundle("web/home/sheet/onServer.tsx", "server/dist/sheetPage.js");
   await bundle("demo/src/load.ts", "server/dist/loadDemo.js");
   writeFileSync(stamp, now);
 }

@@ -17,11 +17,12 @@ import { runRoutes } from "./routes/runs.ts";
 import { staffRoutes } from "./routes/staff.ts";
 import { storeRoutes } from "./routes/store.ts";
 import type { Served } from "./served.ts";
+import { PublicSheets } from "./services/runs/publicSheets.ts";
 import { health, type LookedAfter } from "./upkeep/health.ts";
 
 const mostBytes = 256 * 1024;
 
-function api(deps: Served, asked: () => Promise<HealthDoc>) {
+function api(deps: Served, sheets: PublicSheets, asked: () => Promise<HealthDoc>) {
   return new Hono()
     .route("/", staffRoutes(deps))
     .route("/", houseRoutes(deps, asked))
@@ -31,7 +32,7 @@ function api(deps: Served, asked: () => Promise<HealthDoc>) {
     .route("/", calendarRoutes(deps))
     .route("/", floorRoutes(deps))
     .route("/", benchRoutes(deps))
-    .route("/", publicRoutes(deps));
+    .route("/", publicRoutes(deps, sheets));
 }
 
 /** What the typed client sees. */
@@ -64,9 +65,10 @@ export function createApp(deps: Served, lookedAfter: LookedAfter = {}): Hono {
     // For a watcher that nobody signs in: states alone, no words of this house.
     return c.json({ ok, ...Object.fromEntries(lines.map(({ name, state }) => [name, state])) }, ok ? 200 : 503);
   });
-  app.route("/api", api(deps, asked));
+  const sheets = new PublicSheets(deps.db);
+  app.route("/api", api(deps, sheets, asked));
   app.all("/api/*", (c) => new Problem(404, "Not found", "There is nothing at this address.").answer(c));
-  if (deps.web !== null) app.route("/", pages(deps.web));
+  if (deps.web !== null) app.route("/", pages(deps.web, { sheetOf: (code) => sheets.of(code, deps.clock()), markup: deps.sheetMarkup }));
   app.onError((error, c) => problemOf(error, deps).answer(c));
   return app;
 }

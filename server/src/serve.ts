@@ -1,12 +1,16 @@
 import { randomInt } from "node:crypto";
+import { existsSync } from "node:fs";
 import { createServer, type RequestListener, type Server, type ServerOptions } from "node:http";
 import type { AddressInfo } from "node:net";
+import { join } from "node:path";
+import { pathToFileURL } from "node:url";
 import { serve } from "@hono/node-server";
 import { pino } from "pino";
 import { createApp } from "./app.ts";
 import { type Clock, steadyClock } from "./clock.ts";
 import { holdFolder } from "./db/lock.ts";
 import { type Database, openDatabase } from "./db/open.ts";
+import type { SheetMarkup } from "./http/pages.ts";
 import { startUpkeep, type UpkeepSettings } from "./jobs/upkeep.ts";
 import { reckonBeside } from "./reckoning/reckoner.ts";
 import type { Served } from "./served.ts";
@@ -45,6 +49,16 @@ export interface ServeOptions {
   readonly dist?: string;
 }
 
+/** What draws a sheet for the first answer, from the folder of the built server; null where it isn't built. */
+async function builtMarkup(dist: string | undefined): Promise<SheetMarkup | null> {
+  const file = join(dist ?? "", "sheetPage.js");
+  if (dist === undefined || !existsSync(file)) return null;
+  // What draws it is three times as slow where it looks out for mistakes of its own.
+  process.env["NODE_ENV"] ??= "production";
+  const { sheetMarkup } = (await import(pathToFileURL(file).href)) as { readonly sheetMarkup: SheetMarkup };
+  return sheetMarkup;
+}
+
 /** Opens the data folder, which no other server may have, and serves it. */
 export async function serveHouse(options: ServeOptions): Promise<Running> {
   const release = holdFolder(options.data, "serving");
@@ -66,6 +80,7 @@ export async function serveHouse(options: ServeOptions): Promise<Running> {
       web: options.web,
       data: options.data,
       reckon: reckonBeside(db, options.data, options.dist ?? ""),
+      sheetMarkup: await builtMarkup(options.dist),
       proxies: options.proxies ?? 0,
     };
     // Upkeep first: it looks at the clock before anybody is served, and it is what health is asked of.

@@ -1,3 +1,4 @@
+import type { SheetDoc } from "@lampcrate/contract";
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
@@ -7,6 +8,8 @@ import "../shared/logbook/logbook.css";
 import "./home.css";
 import { AskError } from "../shared/client.ts";
 import { Door } from "./Door.tsx";
+import { fetchFamily } from "./family.ts";
+import { sheetQuery } from "./queries.ts";
 import { Stumbled } from "./Stumbled.tsx";
 import { Sheet } from "./sheet/Sheet.tsx";
 
@@ -58,8 +61,18 @@ const router = createBrowserRouter([
   },
 ]);
 
+/** The sheet that the server answered with: taken over at once, without asking for it again. */
+async function takeOver(): Promise<void> {
+  const text = document.getElementById("given-sheet")?.textContent;
+  if (!text) return;
+  const sheet = JSON.parse(text) as SheetDoc;
+  await fetchFamily(sheet.brief.family);
+  queries.setQueryData(sheetQuery(location.pathname.split("/")[2] ?? "").queryKey, sheet);
+}
+
 const root = document.getElementById("root");
 if (!root) throw new Error("the page has no root");
+await takeOver();
 createRoot(root).render(
   <StrictMode>
     <QueryClientProvider client={queries}>

@@ -1,20 +1,88 @@
 import { readFileSync } from "node:fs";
 import { join } from "node:path";
 import { serveStatic } from "@hono/node-server/serve-static";
+import type { SheetDoc } from "@lampcrate/contract";
 import { type Context, Hono } from "hono";
+import { compress } from "hono/compress";
 
-/** The built interface: files by name, which carry their hash and may be kept; family pages under /h, everything else the desk. */
-export function pages(folder: string): Hono {
+/** A sheet drawn on the server, with the host that it was asked for at. */
+export type SheetMarkup = (sheet: SheetDoc, host: string) => Promise<string>;
+
+interface Drawing {
+  /** The sheet of a spoken code as it stands in an address; throws when there is none. */
+  readonly sheetOf: (code: string) => SheetDoc;
+  /** null: pages are drawn in the browser alone. */
+  readonly markup: SheetMarkup | null;
+}
+
+/**
+ * The built interface: files by name, which carry their hash and may be kept; family pages under /h, everything else the
+ * desk. A challenge's sheet is in the first answer, to be read before its script has come.
+ */
+export function pages(folder: string, { sheetOf, markup }: Drawing): Hono {
   const files = serveStatic({
     root: folder,
     precompressed: true,
     onFound: (_, c) => c.header("cache-control", "public, max-age=31536000, immutable"),
   });
-  const page = (name: string) => (c: Context) => c.html(readFileSync(join(folder, name), "utf8"), 200, { "cache-control": "no-cache" });
+  const read = (name: string): string => readFileSync(join(folder, name), "utf8");
+  const page = (name: string) => (c: Context) => c.html(read(name), 200, unkept);
   const home = page("home.html");
+  const sheet = async (c: Context): Promise<Response> => {
+    const drawn = markup && (await drawnSheet(c.req.param("code") ?? "", new URL(c.req.url).host, { sheetOf, markup }));
+    return drawn ? c.html(withSheet(read("home.html"), drawn), 200, unkept) : home(c);
+  };
   return new Hono()
     .get("/assets/*", files, (c) => c.text("Not found", 404))
+    .use("/h/*", compress())
     .get("/h", home)
+    .get("/h/:code", sheet)
     .get("/h/*", home)
     .get("*", page("index.html"));
 }
+
+const unkept = { "cache-control": "no-cache" };
+
+interface Drawn {
+  readonly sheet: SheetDoc;
+  readonly markup: string;
+}
+
+/** A sheet stays the same object while nothing in it changes: it is drawn once for each host. */
+const kept = new WeakMap<SheetDoc, Map<string, Promise<string>>>();
+
+function keptMarkup(sheet: SheetDoc, host: string, markup: SheetMarkup): Promise<string> {
+  const known = kept.get(sheet) ?? new Map<string, Promise<string>>();
+  kept.set(sheet, known);
+  const drawn = known.get(host) ?? markup(sheet, host);
+  // Whoever asks under many names is not kept for.
+  if (known.size < 4) known.set(host, drawn);
+  return drawn;
+}
+
+/** null where there is no such challenge, or it can't be drawn here: the page says so itself. */
+async function drawnSheet(
+  code: string,
+  host: string,
+  { sheetOf, markup }: Drawing & { readonly markup: SheetMarkup },
+): Promise<Drawn | null> {
+  try {
+    const sheet = sheetOf(code);
+    return { sheet, markup: await keptMarkup(sheet, host, markup) };
+  } catch {
+    return null;
+  }
+}
+
+/** The page with a sheet in it, and what its script takes over from. */
+function withSheet(html: string, { sheet, markup }: Drawn): string {
+  const given = JSON.stringify(sheet).replaceAll("<", "\\u003c");
+  return html
+    .replace(/<title>.*?<\/title>/, () => `<title>${inHtml(sheet.title)}</title>`)
+    .replace(
+      '<div id="root"></div>',
+      () => `<div id="root">${markup}</div><script type="application/json" id="given-sheet">${given}</script>`,
+    );
+}
+
+const inHtml = (text: string): string => text.replaceAll("&", "&amp;").replaceAll("<", "&lt;").replaceAll(">", "&gt;");

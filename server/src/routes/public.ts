@@ -11,7 +11,7 @@ import { agreeToPhoto, correct, eraseEntry, mine, withdraw } from "../services/e
 import { Intake } from "../services/entries/intake.ts";
 import { feedIcs } from "../services/house/feeds.ts";
 import { houseDoc, houseZone } from "../services/house/house.ts";
-import { PublicSheets } from "../services/runs/publicSheets.ts";
+import type { PublicSheets } from "../services/runs/publicSheets.ts";
 import { refuseBeforeReveal } from "../services/runs/publishing.ts";
 import { publicRun } from "../services/runs/runs.ts";
 
@@ -45,9 +45,8 @@ const someBuilders = validator("query", (value: Record<string, string | string[]
 });
 
 /** All that is reachable without signing in: a published run's sheet, its entry door and its reveal, and one's own entry. */
-export function publicRoutes(deps: Served) {
+export function publicRoutes(deps: Served, sheets: PublicSheets) {
   const intake = new Intake(deps);
-  const sheets = new PublicSheets(deps.db);
   /** The id of the run under a code whose reveal has come. Throws 404, and 403 before its day. */
   const revealed = (typed: string): string => {
     const row = publicRun(deps.db, typed);

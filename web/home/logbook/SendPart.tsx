@@ -3,7 +3,7 @@ import { checkVersion, type Family, furtherOf, type Measure, readGuess, readSett
 import { filledVersions } from "../../shared/logbook/versions.ts";
 import { useWords } from "../../shared/words/useWords.ts";
 import { familyOf, questionsOf } from "../family.ts";
-import { closingWords } from "../sheet/Sheet.tsx";
+import { closingWords } from "../sheet/OpenSheet.tsx";
 import { AboutIt } from "./AboutIt.tsx";
 import type { LogDraft } from "./draft.ts";
 import { type Book, comesAgain } from "./useLogbook.ts";

@@ -2,6 +2,7 @@ import type { SheetDoc } from "@lampcrate/contract";
 import { askedWords, codeInAddress, furtherOf } from "@lampcrate/core";
 import { useWords } from "../../shared/words/useWords.ts";
 import { familyOf } from "../family.ts";
+import { useHost } from "../host.ts";
 
 /** Columns for trials that fit the page. */
 const mostTrials = 6;
@@ -9,6 +10,7 @@ const mostTrials = 6;
 /** Only on paper, a page of its own: a log to fill in, as this brief tests and in its unit, and the way to send it. */
 export function BlankLog({ sheet }: { readonly sheet: SheetDoc }) {
   const words = useWords();
+  const host = useHost();
   const { brief, code } = sheet;
   const family = familyOf(brief);
   const [measure] = family.measures(brief.spec);
@@ -51,7 +53,7 @@ export function BlankLog({ sheet }: { readonly sheet: SheetDoc }) {
         <p>
           {words.sheet.scan} <strong className="code">{code}</strong>
           <br />
-          {`${location.host}/h/${codeInAddress(code)}`}
+          {`${host}/h/${codeInAddress(code)}`}
         </p>
       </div>
     </section>

@@ -4,7 +4,7 @@ import { useParams } from "react-router";
 import { useWords } from "../../shared/words/useWords.ts";
 import { draftSheetQuery } from "../queries.ts";
 import { Trouble } from "../Trouble.tsx";
-import { OpenSheet } from "./Sheet.tsx";
+import { OpenSheet } from "./OpenSheet.tsx";
 import "./preview.css";
 
 /** A sheet before it is published, for the house that writes it: framed by the desk, which says when something was saved. Nothing in it is followed. */

@@ -1,15 +1,10 @@
-import type { SheetDoc } from "@lampcrate/contract";
-import { askedWords, codeInAddress, dateWords, showQuantity } from "@lampcrate/core";
 import { useQuery } from "@tanstack/react-query";
 import { useEffect } from "react";
-import { Link, useParams, useSearchParams } from "react-router";
-import { RigDrawing } from "../../shared/pieces/RigDrawing.tsx";
+import { useParams, useSearchParams } from "react-router";
 import { useWords } from "../../shared/words/useWords.ts";
-import { familyOf } from "../family.ts";
 import { sheetQuery } from "../queries.ts";
 import { Trouble } from "../Trouble.tsx";
-import { BlankLog } from "./BlankLog.tsx";
-import { Materials } from "./Materials.tsx";
+import { OpenSheet } from "./OpenSheet.tsx";
 
 /** The challenge as families read it, on a phone or on one printed page. */
 export function Sheet() {
@@ -24,129 +19,4 @@ export function Sheet() {
   if (sheet.isPending) return <main className="home soft">{words.common.loading}</main>;
   if (sheet.isLoadingError) return <Trouble error={sheet.error} onRetry={() => void sheet.refetch()} />;
   return <OpenSheet sheet={sheet.data} />;
-}
-
-export function OpenSheet({ sheet }: { readonly sheet: SheetDoc }) {
-  const words = useWords();
-  const { brief, units } = sheet;
-  const family = familyOf(brief);
-  const goal = family.goalWords(brief.spec, (si, dimension) => showQuantity(si, dimension, units));
-  const asked = askedWords(family, brief.spec, brief.outcomes, units);
-  const path = `/h/${codeInAddress(sheet.code)}`;
-  const steps = [
-    words.sheet.ask(goal),
-    words.sheet.look,
-    ...(brief.sketchFirst ? [words.sheet.sketch] : []),
-    words.sheet.build,
-    words.sheet.test(brief.trials),
-    words.sheet.improve,
-    words.sheet.share,
-  ];
-  return (
-    <main className="home" aria-label={sheet.title}>
-      <title>{sheet.title}</title>
-      <header>
-        <p className="soft small">
-          {sheet.house}, {words.common.code} <span className="code">{sheet.code}</span>
-        </p>
-        <h1>{sheet.title}</h1>
-      </header>
-      <p className="goal wide">{goal}</p>
-      <div className="card picture">
-        <RigDrawing scene={family.drawing(brief.spec, brief.design)} units={units} tall={300} small />
-      </div>
-      {brief.story ? <p>{brief.story}</p> : null}
-      <section className="careful" aria-labelledby="careful">
-        <h2 id="careful">{words.sheet.cautions}</h2>
-        <ul>
-          {sheet.cautions.map((caution) => (
-            <li key={caution}>{caution}</li>
-          ))}
-        </ul>
-      </section>
-      <Materials lines={sheet.lines} atHome={sheet.kind === "at-home"} />
-      <section className="card">
-        <h2>{words.sheet.steps}</h2>
-        <ol>
-          {steps.map((step) => (
-            <li key={step}>{step}</li>
-          ))}
-        </ol>
-      </section>
-      {brief.plainBuildShown ? (
-        <section className="card">
-          <h2>{words.sheet.howTo}</h2>
-          <ol>
-            {sheet.words.howTo.map((step) => (
-              <li key={step.words}>
-                {step.words}
-                {step.adult ? <strong> ({words.sheet.adult})</strong> : null}
-              </li>
-            ))}
-          </ol>
-        </section>
-      ) : null}
-      <section className="card">
-        <h2>{words.sheet.testAgain}</h2>
-        <p>
-          {sheet.words.test.join(" ")} {brief.protocolNote}
-        </p>
-        {asked.length > 0 ? <p>{asked.join(" ")}</p> : null}
-      </section>
-      <section className="card">
-        <h2>{words.sheet.rules}</h2>
-        <ul>
-          {[...sheet.words.rules, ...brief.rules.map((rule) => rule.words)].map((rule) => (
-            <li key={rule}>{rule}</li>
-          ))}
-        </ul>
-      </section>
-      {brief.tiers.length > 0 ? (
-        <section className="card">
-          <h2>{words.sheet.tiers}</h2>
-          <ul>
-            {brief.tiers.map((tier) => (
-              <li key={tier.id}>
-                {tier.words}
-                {tier.kind === "stretch" ? ` (${words.sheet.stretch})` : ""}
-              </li>
-            ))}
-          </ul>
-        </section>
-      ) : null}
-      <section className="card">
-        <h2>{words.sheet.idea}</h2>
-        <p>{sheet.words.idea}</p>
-      </section>
-      <p className="plain-words wide">
-        <strong>{closingWords(sheet, words)}</strong>
-      </p>
-      <div className="stacked no-print">
-        <Link className="big" to={`${path}/log`}>
-          {words.sheet.log}
-        </Link>
-        <div className="buttons">
-          {sheet.entries === "closed" ? (
-            <Link className="plain" to={`${path}/reveal`}>
-              {words.sheet.reveal}
-            </Link>
-          ) : null}
-          <button type="button" className="plain" onClick={() => window.print()}>
-            {words.sheet.print}
-          </button>
-        </div>
-      </div>
-      <BlankLog sheet={sheet} />
-    </main>
-  );
-}
-
-/** When results can be sent, with the day in words. */
-export function closingWords(sheet: SheetDoc, words: ReturnType<typeof useWords>): string {
-  if (sheet.entries === "closed" && sheet.closesOn) return words.sheet.closed(dateWords(sheet.closesOn));
-  if (sheet.entries === "not yet")
-    return sheet.opensOn
-      ? `${words.sheet.opens(dateWords(sheet.opensOn))} ${sheet.closesOn ? words.sheet.closes(dateWords(sheet.closesOn)) : ""}`
-      : words.sheet.notYet;
-  return sheet.closesOn ? words.sheet.closes(dateWords(sheet.closesOn)) : "";
 }
