@@ -25,6 +25,7 @@ const site = (markup: SheetMarkup | null) =>
       return sheet;
     },
     markup,
+    failed: () => undefined,
   });
 const read = async (app: ReturnType<typeof pages>, path: string): Promise<string> =>
   (await app.request(`http://builds.example${path}`)).text();
@@ -51,7 +52,7 @@ describe("the page of a challenge", () => {
     };
     const app = site(counted);
     const other = { ...sheet };
-    const apart = pages(folder, { sheetOf: () => other, markup: counted });
+    const apart = pages(folder, { sheetOf: () => other, markup: counted, failed: () => undefined });
     for (let i = 0; i < 3; i += 1) await read(apart, path);
     expect(drawn).toBe(1);
     await apart.request(`http://other.example${path}`);
@@ -69,8 +70,19 @@ describe("the page of a challenge", () => {
       ),
     ).toContain(plain);
     expect(await read(site(null), path)).toContain(plain);
-    const failing = pages(folder, { sheetOf: () => ({ ...sheet }), markup: () => Promise.reject(new Error("no pen")) });
-    expect(await read(failing, path)).toContain(plain);
+    const told: unknown[] = [];
+    const pen = new Error("no pen");
+    const once = { ...sheet };
+    let tried = 0;
+    const markup: SheetMarkup = async () => {
+      tried += 1;
+      if (tried === 1) throw pen;
+      return "drawn";
+    };
+    const failing = pages(folder, { sheetOf: () => once, markup, failed: (error) => told.push(error) });
+    expect([await read(failing, path), told]).toEqual([expect.stringContaining(plain), [pen]]);
+    // What failed is not kept: the next who asks has it.
+    expect(await read(failing, path)).toContain('<div id="root">drawn</div>');
     expect(
       await read(
         site(async () => "drawn"),
@@ -82,7 +94,7 @@ describe("the page of a challenge", () => {
 
   it("comes compressed to whoever takes it so", async () => {
     const long = site(async () => "reed ".repeat(2000));
-    const fresh = pages(folder, { sheetOf: () => ({ ...sheet }), markup: async () => "reed ".repeat(2000) });
+    const fresh = pages(folder, { sheetOf: () => ({ ...sheet }), markup: async () => "reed ".repeat(2000), failed: () => undefined });
     const answer = await fresh.request(path, { headers: { "accept-encoding": "gzip" } });
     expect(answer.headers.get("content-encoding")).toBe("gzip");
     expect((await answer.arrayBuffer()).byteLength).toBeLessThan(2000);

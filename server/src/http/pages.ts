@@ -13,13 +13,15 @@ interface Drawing {
   readonly sheetOf: (code: string) => SheetDoc;
   /** null: pages are drawn in the browser alone. */
   readonly markup: SheetMarkup | null;
+  /** Told of a sheet that is there and could not be drawn. */
+  readonly failed: (error: unknown) => void;
 }
 
 /**
  * The built interface: files by name, which carry their hash and may be kept; family pages under /h, everything else the
  * desk. A challenge's sheet is in the first answer, to be read before its script has come.
  */
-export function pages(folder: string, { sheetOf, markup }: Drawing): Hono {
+export function pages(folder: string, { sheetOf, markup, failed }: Drawing): Hono {
   const files = serveStatic({
     root: folder,
     precompressed: true,
@@ -29,7 +31,7 @@ export function pages(folder: string, { sheetOf, markup }: Drawing): Hono {
   const page = (name: string) => (c: Context) => c.html(read(name), 200, unkept);
   const home = page("home.html");
   const sheet = async (c: Context): Promise<Response> => {
-    const drawn = markup && (await drawnSheet(c.req.param("code") ?? "", new URL(c.req.url).host, { sheetOf, markup }));
+    const drawn = markup && (await drawnSheet(c.req.param("code") ?? "", new URL(c.req.url).host, { sheetOf, markup, failed }));
     return drawn ? c.html(withSheet(read("home.html"), drawn), 200, unkept) : home(c);
   };
   return new Hono()
@@ -57,6 +59,7 @@ function keptMarkup(sheet: SheetDoc, host: string, markup: SheetMarkup): Promise
   const drawn = known.get(host) ?? markup(sheet, host);
   // Whoever asks under many names is not kept for.
   if (known.size < 4) known.set(host, drawn);
+  drawn.catch(() => known.delete(host));
   return drawn;
 }
 
@@ -64,12 +67,18 @@ function keptMarkup(sheet: SheetDoc, host: string, markup: SheetMarkup): Promise
 async function drawnSheet(
   code: string,
   host: string,
-  { sheetOf, markup }: Drawing & { readonly markup: SheetMarkup },
+  { sheetOf, markup, failed }: Drawing & { readonly markup: SheetMarkup },
 ): Promise<Drawn | null> {
+  let sheet: SheetDoc;
   try {
-    const sheet = sheetOf(code);
-    return { sheet, markup: await keptMarkup(sheet, host, markup) };
+    sheet = sheetOf(code);
   } catch {
+    return null;
+  }
+  try {
+    return { sheet, markup: await keptMarkup(sheet, host, markup) };
+  } catch (error) {
+    failed(error);
     return null;
   }
 }
