@@ -1,4 +1,4 @@
-import { expect, test } from "@playwright/test";
+import { expect, type Page, test } from "@playwright/test";
 import { openDesk, runOf } from "../desk.ts";
 import { type House, startHouse } from "../harness.ts";
 
@@ -8,16 +8,27 @@ test.beforeAll(async () => {
 });
 test.afterAll(() => house.stop());
 
-const set = async (page: Awaited<ReturnType<typeof openDesk>>, label: string, value: string): Promise<void> => {
+const set = async (page: Page, label: string, value: string): Promise<void> => {
   await page.getByRole("textbox", { name: label }).fill(value);
   await page.getByRole("textbox", { name: label }).press("Enter");
 };
 
+/** The same, until the server has it: "saved" stands there from before as well. */
+async function kept(page: Page, label: string, value: string): Promise<void> {
+  const saved = page.waitForResponse((answer) => answer.url().endsWith("/brief") && answer.request().method() === "PUT" && answer.ok());
+  await set(page, label, value);
+  await saved;
+}
+
 test("what two planners change at once is joined; only what both changed is asked for, and nothing typed is lost", async ({ browser }) => {
   const [one, two] = [await openDesk(browser, house), await openDesk(browser, house)];
   const { id } = await runOf(one, house, "Boardwalk over the Bog");
-  for (const page of [one, two]) await page.goto(`${house.url}/run/${id}/brief`);
-  await set(one, "Clear gap", "600 mm");
+  for (const page of [one, two]) {
+    await page.goto(`${house.url}/run/${id}/brief`);
+    // Both have the brief as it is before either changes it.
+    await expect(page.getByRole("textbox", { name: "Clear gap" })).toBeVisible();
+  }
+  await kept(one, "Clear gap", "600 mm");
   await expect(one.getByText("saved", { exact: true })).toBeVisible();
   await set(two, "Load to hold", "1.2 kg");
   await expect(two.getByText(/kept beside yours: Marsh Sedge: Clear gap 600/)).toBeVisible();
@@ -25,8 +36,8 @@ test("what two planners change at once is joined; only what both changed is aske
   await expect(two.getByRole("heading", { name: "Span 600 mm, hold 1.2 kg for 15 s" })).toBeVisible();
   await one.reload();
   await expect(one.getByRole("heading", { name: "Span 600 mm, hold 1.2 kg for 15 s" })).toBeVisible();
-  await set(one, "Clear gap", "620 mm");
-  await set(one, "Load to hold", "1.3 kg");
+  await kept(one, "Clear gap", "620 mm");
+  await kept(one, "Load to hold", "1.3 kg");
   await expect(one.getByText("saved", { exact: true })).toBeVisible();
   await set(two, "Clear gap", "640 mm");
   const trouble = two.getByRole("alert");
