@@ -6,11 +6,10 @@ export type RunKind = (typeof runKinds)[number];
 export const sessionKinds = ["as the run", "pick-up", "on line"] as const;
 export type SessionKind = (typeof sessionKinds)[number];
 
-export const sessionKindWords: Readonly<Record<SessionKind, string>> = {
-  "as the run": "as the run is",
-  "pick-up": "kits are picked up",
-  "on line": "on line",
-};
+const words: Readonly<Record<SessionKind, string>> = { "as the run": "", "pick-up": "kits are picked up", "on line": "on line" };
+
+/** How a session is held apart from its run; "" where it is held as the run is. */
+export const apartWords = (kind: SessionKind): string => words[kind];
 
 /** A session that takes place and that a crate is packed for. */
 export const takesKits = ({ cancelled, kind }: { readonly cancelled: boolean; readonly kind: SessionKind }): boolean =>

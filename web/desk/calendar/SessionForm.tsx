@@ -1,5 +1,5 @@
 import type { RoomDoc, SessionDoc, SessionInput } from "@lampcrate/contract";
-import { ruleOf, type SessionKind, sessionKinds, sessionKindWords, usualLengths } from "@lampcrate/core";
+import { apartWords, ruleOf, type SessionKind, sessionKinds, usualLengths } from "@lampcrate/core";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { Input, InputNumber, Select } from "antd";
 import { useState } from "react";
@@ -111,7 +111,7 @@ export function SessionForm({ session, rooms, onClose }: SessionFormProps) {
             className="wide"
             aria-label="How it is held"
             value={typed.kind}
-            options={sessionKinds.map((kind) => ({ value: kind, label: kind === "as the run" ? run.kind : sessionKindWords[kind] }))}
+            options={sessionKinds.map((kind) => ({ value: kind, label: apartWords(kind) || run.kind }))}
             onChange={(kind: SessionKind) => set({ kind, ...(kind === "on line" ? { roomId: null, setUpMin: 0, tearDownMin: 0 } : {}) })}
           />
         </Labelled>

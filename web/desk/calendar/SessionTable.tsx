@@ -1,5 +1,5 @@
 import type { ClosureDoc, HouseDoc, RoomDoc } from "@lampcrate/contract";
-import { roomLacks, sessionKindWords, type UnitChoice } from "@lampcrate/core";
+import { apartWords, roomLacks, type UnitChoice } from "@lampcrate/core";
 import { Button } from "../pieces/Button.tsx";
 import { DataTable } from "../pieces/DataTable.tsx";
 import { useHouseDay } from "../pieces/useHouseDay.ts";
@@ -33,7 +33,7 @@ export function SessionTable({ asks, house, onChange, onRemove }: SessionTablePr
           render: (_, held) => (
             <>
               {day(held.start.slice(0, 10))}
-              {held.kind === "as the run" ? null : <div className="small">{sessionKindWords[held.kind]}</div>}
+              {apartWords(held.kind) ? <div className="small">{apartWords(held.kind)}</div> : null}
               {held.title ? <div className="soft small">{held.title}</div> : null}
             </>
           ),

@@ -1,6 +1,6 @@
 import { DndContext } from "@dnd-kit/core";
 import type { CalendarDoc, CalendarSession, HouseDoc, SessionInput } from "@lampcrate/contract";
-import { minutesOfDay, sessionKindWords } from "@lampcrate/core";
+import { apartWords, minutesOfDay } from "@lampcrate/core";
 import { type KeyboardEvent, useCallback, useEffect, useMemo, useRef } from "react";
 import { useWidth } from "../../shared/useWidth.ts";
 import { useHouseDay } from "../pieces/useHouseDay.ts";
@@ -135,7 +135,7 @@ function useShownBars(now: ShownBy): BarsShown {
     (session: CalendarSession) => {
       const ends = clashesOf.get(session.id) ?? 0;
       const words = ends === 0 ? "" : `, ${ends === 1 ? "1 clash" : `${ends} clashes`}`;
-      return `${runs.get(session.runId)?.title ?? ""}, ${latest.current.day(session.start.slice(0, 10))} ${session.start.slice(11)}, ${session.minutes} min${session.kind === "as the run" ? "" : `, ${sessionKindWords[session.kind]}`}${session.cancelled ? ", doesn't take place" : ""}${words}`;
+      return `${runs.get(session.runId)?.title ?? ""}, ${latest.current.day(session.start.slice(0, 10))} ${session.start.slice(11)}, ${session.minutes} min${apartWords(session.kind) ? `, ${apartWords(session.kind)}` : ""}${session.cancelled ? ", doesn't take place" : ""}${words}`;
     },
     [runs, clashesOf],
   );

@@ -39,12 +39,7 @@ export function MonthStrips({ days, rows, sessionsIn, ghost, shown, closures, ru
         </tr>
       </thead>
       <tbody>
-        <tr className="home-strip">
-          <th scope="row">At home</th>
-          {days.map((date) => (
-            <HomeCell key={date} home={homeDay(runs, date)} />
-          ))}
-        </tr>
+        <HomeStrip days={days} runs={runs} />
         {rows.map((row) => (
           <tr key={row.id}>
             <th scope="row">{row.name}</th>
@@ -65,6 +60,18 @@ export function MonthStrips({ days, rows, sessionsIn, ghost, shown, closures, ru
     </table>
   );
 }
+
+/** What is open at home, day by day; the same whatever is dragged. */
+const HomeStrip = memo(function HomeStrip({ days, runs }: Pick<MonthStripsProps, "days" | "runs">) {
+  return (
+    <tr className="home-strip">
+      <th scope="row">At home</th>
+      {days.map((date) => (
+        <HomeCell key={date} home={homeDay(runs, date)} />
+      ))}
+    </tr>
+  );
+});
 
 /** How many runs can be sent to on a day; edged where one opens or closes. */
 function HomeCell({ home }: { readonly home: HomeDay }) {

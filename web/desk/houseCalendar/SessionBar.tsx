@@ -1,5 +1,5 @@
 import type { CalendarRun, CalendarSession } from "@lampcrate/contract";
-import { sessionKindWords } from "@lampcrate/core";
+import { apartWords } from "@lampcrate/core";
 import { type KeyboardEvent, memo } from "react";
 import type { LaneBar } from "./lanes.ts";
 
@@ -58,7 +58,7 @@ export const SessionBar = memo(function SessionBar(props: SessionBarProps) {
         <i className="around" style={place.before} />
         <span className="bar-words" style={isShort ? undefined : { left: place.before.width }}>
           {clashes > 0 ? <b aria-hidden="true">!</b> : null} {session.start.slice(11)} {run?.title}
-          {session.kind === "as the run" ? "" : `: ${sessionKindWords[session.kind]}`}
+          {apartWords(session.kind) ? `: ${apartWords(session.kind)}` : ""}
         </span>
         <i className="around last" style={place.after} />
       </button>

@@ -1,5 +1,5 @@
 import type { CalendarRun, CalendarSession, HouseDoc, SessionInput } from "@lampcrate/contract";
-import { adultsAsked, instantOf, type RepeatScope, sessionKindWords, tellNeeds, type WayOut, wallOf } from "@lampcrate/core";
+import { adultsAsked, apartWords, instantOf, type RepeatScope, tellNeeds, type WayOut, wallOf } from "@lampcrate/core";
 import { Checkbox, InputNumber, Radio, Select } from "antd";
 import { memo, useRef } from "react";
 import { Link } from "react-router";
@@ -47,8 +47,7 @@ export function SessionCard({ holding, run, house, preparing, pending, trouble, 
         <h2>{run.title}</h2>
         <p className="soft small">
           {session.title ? `${session.title}, ` : ""}
-          {session.kind === "as the run" ? run.kind : sessionKindWords[session.kind]}, {run.status};{" "}
-          <Link to={`/run/${run.id}/calendar`}>its own calendar</Link>
+          {apartWords(session.kind) || run.kind}, {run.status}; <Link to={`/run/${run.id}/calendar`}>its own calendar</Link>
         </p>
       </div>
       <p aria-live="polite">

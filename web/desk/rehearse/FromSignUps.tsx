@@ -1,10 +1,10 @@
 import { type DropIn, dayFromSignUps, readSignUps } from "@lampcrate/core";
 import { Input, InputNumber } from "antd";
-import Papa from "papaparse";
 import { useId, useMemo, useState } from "react";
 import { useKeptState } from "../../shared/useKeptState.ts";
 import { Button } from "../pieces/Button.tsx";
 import { Labelled } from "../pieces/Labelled.tsx";
+import { RowTroubles, rowsOf } from "../pieces/PastedRows.tsx";
 
 interface FromSignUpsProps {
   readonly day: DropIn;
@@ -21,7 +21,7 @@ export function FromSignUps({ day, opens, keptAs, onTake, onDone }: FromSignUpsP
   const [text, setText] = useKeptState(keptAs, "");
   const [show, setShow] = useState(85);
   const [walkIns, setWalkIns] = useState(0);
-  const { parties, troubles } = useMemo(() => readSignUps(rowsOf(text), opens, day.lastEntryMin), [text, opens, day.lastEntryMin]);
+  const { parties, troubles } = useMemo(() => readSignUps(rowsOf(text.trim()), opens, day.lastEntryMin), [text, opens, day.lastEntryMin]);
   const builders = parties.reduce((sum, { heads }) => sum + heads, 0);
   const take = (): void => {
     onTake(dayFromSignUps(parties, { showRate: show / 100, walkIns }, day));
@@ -32,16 +32,7 @@ export function FromSignUps({ day, opens, keptAs, onTake, onDone }: FromSignUpsP
     <div className="stack" role="group" aria-label="From sign-ups">
       <label htmlFor={id}>A party a row: its time and how many build. A first row of headings may stand over them.</label>
       <Input.TextArea id={id} rows={5} value={text} placeholder={"10:15\t3\n10:30\t2"} onChange={(event) => setText(event.target.value)} />
-      {troubles.length > 0 ? (
-        <ul role="alert" className="trouble plain-list">
-          {troubles.slice(0, 8).map(({ row, words }) => (
-            <li key={row}>
-              Row {row}: {words}
-            </li>
-          ))}
-          {troubles.length > 8 ? <li>and {troubles.length - 8} more rows.</li> : null}
-        </ul>
-      ) : null}
+      <RowTroubles troubles={troubles} most={8} />
       <div className="row feet">
         <Labelled label="Of them come, %">
           <InputNumber className="box-s" min={0} max={100} precision={0} value={show} onChange={(next) => next !== null && setShow(next)} />
@@ -66,6 +57,3 @@ export function FromSignUps({ day, opens, keptAs, onTake, onDone }: FromSignUpsP
     </div>
   );
 }
-
-const rowsOf = (text: string): string[][] =>
-  text.trim() === "" ? [] : Papa.parse<string[]>(text.trim(), { delimiter: text.includes("\t") ? "\t" : "" }).data;

@@ -1,5 +1,5 @@
 import type { FeedDoc, FeedInput, NewFeed } from "@lampcrate/contract";
-import { type IcsEvent, sessionKindWords, writeIcs } from "@lampcrate/core";
+import { apartWords, type IcsEvent, writeIcs } from "@lampcrate/core";
 import { asc, eq } from "drizzle-orm";
 import type { Store } from "../../db/open.ts";
 import { feed, person, room, run, session } from "../../db/schema/index.ts";
@@ -75,9 +75,7 @@ function eventsOf(db: Store, { scope, subject }: FeedInput): readonly IcsEvent[]
       uid: `session-${held.id}@lamp-crate`,
       start: held.startAt,
       end: held.startAt + held.minutes * 60_000,
-      title: [title, held.part === null ? "" : `part ${held.part}`, held.kind === "as the run" ? "" : sessionKindWords[held.kind]]
-        .filter(Boolean)
-        .join(", "),
+      title: [title, held.part === null ? "" : `part ${held.part}`, apartWords(held.kind)].filter(Boolean).join(", "),
       place: place ?? "",
       notes: [
         held.title,

@@ -1,5 +1,5 @@
 import type { HouseDoc } from "@lampcrate/contract";
-import { addDays, clockAfter, daysBetween, sessionKindWords, wallOf } from "@lampcrate/core";
+import { addDays, apartWords, clockAfter, daysBetween, wallOf } from "@lampcrate/core";
 import type { Store } from "../../db/open.ts";
 import { houseDoc } from "../house/house.ts";
 import { calendarDoc } from "./calendar.ts";
@@ -33,13 +33,7 @@ export function calendarPapers(db: Store, { from, to }: { readonly from: string;
     return {
       from: starts,
       to: wallOf(session.endAt, session.zone).slice(11),
-      what: [
-        run?.title ?? "",
-        part === null ? "" : `part ${part}`,
-        title,
-        kind === "as the run" ? "" : sessionKindWords[kind],
-        run?.status === "draft" ? "draft" : "",
-      ]
+      what: [run?.title ?? "", part === null ? "" : `part ${part}`, title, apartWords(kind), run?.status === "draft" ? "draft" : ""]
         .filter((words) => words !== "")
         .join(", "),
       where: house.rooms.find(({ id }) => id === session.roomId)?.name ?? "no room",

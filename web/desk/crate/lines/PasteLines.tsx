@@ -8,6 +8,7 @@ import { api, ask } from "../../../shared/client.ts";
 import { useKeptState } from "../../../shared/useKeptState.ts";
 import { Button } from "../../pieces/Button.tsx";
 import { useMay } from "../../pieces/Lock.tsx";
+import { RowTroubles, rowsOf } from "../../pieces/PastedRows.tsx";
 import { useSave } from "../../pieces/useSave.ts";
 import { materialsQuery } from "../../queries.ts";
 import { useBriefWork, useCrateWork, useRunActions } from "../../work/RunContext.ts";
@@ -63,15 +64,7 @@ export function PasteLines({ onDone }: { readonly onDone: () => void }) {
         placeholder={"Paper cup\t2\tbuilder\t4 %\tyoghurt pot"}
         onChange={(event) => setText(event.target.value)}
       />
-      {troubles.length > 0 ? (
-        <ul role="alert" className="trouble plain-list">
-          {troubles.map(({ row, words }) => (
-            <li key={row}>
-              Row {row}: {words}
-            </li>
-          ))}
-        </ul>
-      ) : null}
+      <RowTroubles troubles={troubles} />
       {may("supply") && unknown.length > 0 ? (
         <div className="row">
           {unknown.map((material) => (
@@ -98,10 +91,6 @@ export function PasteLines({ onDone }: { readonly onDone: () => void }) {
     </div>
   );
 }
-
-/** Rows of a spreadsheet, by tabs or by whatever separates them. */
-const rowsOf = (text: string): string[][] =>
-  text.trim() === "" ? [] : Papa.parse<string[]>(text, { delimiter: text.includes("\t") ? "\t" : "" }).data;
 
 /** The pasted rows that could not be taken, under their headings if they have any. */
 function rowsLeft(text: string, troubles: readonly { readonly row: number }[]): string {
