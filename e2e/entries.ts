@@ -8,6 +8,7 @@ export function burstEntry(i: number): EntryInput {
     role: "build" as const,
     changed: "wings",
     madeOf: "copy paper",
+    pictures: [],
     variables: { kind: "spinner", sizeM: 0.08 },
     guess: "1.5",
     guessed: "before" as const,

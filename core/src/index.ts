@@ -146,6 +146,7 @@ export * from "./kit/season/starts.ts";
 export { coverProgram, type Solve, type Solved, type SolveLimits, solveBy } from "./numeric/solver.ts";
 export { tQuantile } from "./numeric/student.ts";
 export * from "./numeric/summary.ts";
+export * from "./picture/head.ts";
 export * from "./quantity/instruments.ts";
 export * from "./quantity/parse.ts";
 export * from "./quantity/plainly.ts";

@@ -41,6 +41,7 @@ const version = (
   role: "build",
   changed,
   madeOf: "",
+  pictures: [],
   variables,
   guess: null,
   guessed: rest.guess ? "before" : null,
@@ -98,6 +99,7 @@ export function boardwalkEntry(name: string, odd: "none" | "unit" | "heavy" | "h
     version("a face on each side", { form: "sandwich", sheetsUsed: 2, widthM: 0.1 }, second, {
       guess: "1 kg",
       madeOf: "card, newsprint, tape",
+      pictures: [],
     }),
   ]);
 }

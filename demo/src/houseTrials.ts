@@ -10,6 +10,7 @@ function build(instrument: string, raws: readonly (string | null)[], seen: reado
     role: "build",
     changed: "",
     madeOf: "",
+    pictures: [],
     variables: {},
     guess: null,
     guessed: null,

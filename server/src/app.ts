@@ -1,4 +1,5 @@
 import type { HealthDoc } from "@lampcrate/contract";
+import { mostPictureBytes } from "@lampcrate/core";
 import { Hono, type MiddlewareHandler } from "hono";
 import { bodyLimit } from "hono/body-limit";
 import { HTTPException } from "hono/http-exception";
@@ -12,6 +13,7 @@ import { calendarRoutes } from "./routes/calendar.ts";
 import { floorRoutes } from "./routes/floor.ts";
 import { houseRoutes } from "./routes/house.ts";
 import { paperRoutes } from "./routes/papers.ts";
+import { pictureRoutes } from "./routes/pictures.ts";
 import { publicRoutes } from "./routes/public.ts";
 import { runRoutes } from "./routes/runs.ts";
 import { staffRoutes } from "./routes/staff.ts";
@@ -32,6 +34,7 @@ function api(deps: Served, sheets: PublicSheets, asked: () => Promise<HealthDoc>
     .route("/", calendarRoutes(deps))
     .route("/", floorRoutes(deps))
     .route("/", benchRoutes(deps))
+    .route("/", pictureRoutes(deps))
     .route("/", publicRoutes(deps, sheets));
 }
 
@@ -54,7 +57,7 @@ export function createApp(deps: Served, lookedAfter: LookedAfter = {}): Hono {
   app.use("*", securityHeaders);
   app.use("/api/*", nothingKept);
   app.use("/api/*", sameSiteOnly);
-  app.use("/api/*", smallBodies);
+  app.use("/api/*", bodies);
   const asked = keptFor(deps.steady, 5000, () => health(deps, lookedAfter));
   app.get("/healthz", (c) => {
     deps.db.$client.prepare("select 1").get();
@@ -84,15 +87,22 @@ function keptFor<T>(steady: Clock, ms: number, find: () => Promise<T>): () => Pr
   };
 }
 
-const whenUnsized = bodyLimit({ maxSize: mostBytes, onError: (c) => tooLarge().answer(c) });
+/** Refuses bodies larger than `most` bytes by the length they declare; one that declares none is counted as it comes in. */
+function bodiesUpTo(most: number): MiddlewareHandler {
+  const whenUnsized = bodyLimit({ maxSize: most, onError: (c) => tooLarge(most).answer(c) });
+  return async (c, next) => {
+    const declared = c.req.header("content-length");
+    if (declared === undefined) return whenUnsized(c, next);
+    if (Number(declared) > most) return tooLarge(most).answer(c);
+    return next();
+  };
+}
 
-/** Refuses large bodies by the length they declare; one that declares none is counted as it comes in. */
-const smallBodies: MiddlewareHandler = async (c, next) => {
-  const declared = c.req.header("content-length");
-  if (declared === undefined) return whenUnsized(c, next);
-  if (Number(declared) > mostBytes) return tooLarge().answer(c);
-  return next();
-};
+const [smallBodies, pictureBodies] = [bodiesUpTo(mostBytes), bodiesUpTo(mostPictureBytes)];
+
+/** Words are short; pictures are not. */
+const bodies: MiddlewareHandler = (c, next) =>
+  (c.req.method === "PUT" && c.req.path.startsWith("/api/public/mine/pictures/") ? pictureBodies : smallBodies)(c, next);
 
 /** What the disk or the file refused, in words; null for anything else. */
 function storageProblem(error: Error): Problem | null {
@@ -114,9 +124,12 @@ function storageProblem(error: Error): Problem | null {
 
 const retryIn = (seconds: number): Readonly<Record<string, string>> => ({ "retry-after": String(seconds) });
 
-function tooLarge(): Problem {
-  const message = `That is more than ${mostBytes / 1024} kB. Shorten it and send it again.`;
-  return new Problem(413, "Too large", message, { errors: [{ field: "body", message }] });
+function tooLarge(most: number): Problem {
+  const message =
+    most === mostPictureBytes
+      ? `This picture is more than ${most / 1024 / 1024} MB. Choose a smaller one.`
+      : `That is more than ${most / 1024} kB. Shorten it and send it again.`;
+  return new Problem(413, "Too large", message, { errors: [{ field: most === mostPictureBytes ? "picture" : "body", message }] });
 }
 
 function problemOf(error: Error, deps: Served): Problem {

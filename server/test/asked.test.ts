@@ -49,6 +49,7 @@ const version = (trials: readonly TrialInput[], variables: Readonly<Record<strin
   role: "build",
   changed: "",
   madeOf: "",
+  pictures: [],
   variables,
   guess: null,
   guessed: null,

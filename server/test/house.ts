@@ -148,6 +148,7 @@ export function goodEntry(name: string, patch: Partial<EntryInput> = {}): EntryI
     role: "build" as const,
     changed: "wings",
     madeOf: "paper",
+    pictures: [],
     variables: { kind: "spinner", sizeM },
     guess: "1.5",
     guessed: "before" as const,

@@ -149,6 +149,7 @@ describe("house trials", () => {
         role: "build",
         changed: "",
         madeOf: "",
+        pictures: [],
         variables: {},
         guess: null,
         place: null,

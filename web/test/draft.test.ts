@@ -63,6 +63,7 @@ describe("a logbook on the device", () => {
       ...blankVersion(descent, brief, 3, "build"),
       variables: { kind: "spinner", sizeM: 0.09 },
       madeOf: "paper",
+      pictures: [],
       guess: "2",
     };
     const next = blankVersion(descent, brief, 3, "build", before);

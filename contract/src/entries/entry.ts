@@ -36,6 +36,19 @@ export const blankTrial = (instrument: string): TrialInput => ({
   kept: false,
 });
 
+/** A picture of a version: the build, or the sketch it was made from. */
+export const pictureKinds = ["photo", "sketch"] as const;
+export type PictureKind = (typeof pictureKinds)[number];
+
+/** A picture that goes with a version. Its bytes come after the entry, by its id, which the device makes. */
+export interface PictureInput {
+  readonly id: string;
+  readonly kind: PictureKind;
+}
+
+/** Pictures of one version, and of a whole entry, at most. */
+export const mostPictures = { version: 3, entry: 12 } as const;
+
 export interface VersionInput {
   readonly role: VersionRole;
   /** What changed, in their words. */
@@ -47,6 +60,7 @@ export interface VersionInput {
   /** Whether the guess was made before this version's first result; null where there is none, or nobody knows. */
   readonly guessed: "before" | "after" | null;
   readonly place: TestPlace | null;
+  readonly pictures: readonly PictureInput[];
   readonly trials: readonly TrialInput[];
 }
 
@@ -101,7 +115,15 @@ export interface TrialDoc extends TrialInput {
   readonly offers: readonly Offer[];
 }
 
-export interface VersionDoc extends Omit<VersionInput, "trials"> {
+export interface PictureDoc extends PictureInput {
+  /** Points, once it is here; null while the device still has it. */
+  readonly size: { readonly width: number; readonly height: number } | null;
+  /** A sifter has hidden it: nobody else is shown it, whatever its family agreed to. */
+  readonly hidden: boolean;
+}
+
+export interface VersionDoc extends Omit<VersionInput, "trials" | "pictures"> {
+  readonly pictures: readonly PictureDoc[];
   readonly id: string;
   readonly number: number;
   readonly guessValue: number | null;
@@ -138,6 +160,12 @@ export interface EntryPage {
 export interface DecisionInput {
   readonly decision: Decision;
   readonly why: string;
+  readonly revision: number;
+}
+
+/** A sifter hides a picture, or shows it again. */
+export interface HideInput {
+  readonly hidden: boolean;
   readonly revision: number;
 }
 

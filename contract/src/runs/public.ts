@@ -1,5 +1,5 @@
 import type { Interval, LineSource, RunKind, UnitChoice } from "@lampcrate/core";
-import type { EntryDoc } from "../entries/entry.ts";
+import type { EntryDoc, PictureKind } from "../entries/entry.ts";
 import type { BriefDoc } from "./brief.ts";
 import type { Scoring } from "./run.ts";
 
@@ -79,5 +79,22 @@ export interface RevealDoc {
 export interface RevealPage {
   readonly builders: readonly RevealEntry[];
   readonly total: number;
+  readonly next: number | null;
+}
+
+/** A picture that everybody may see, by the made-up name of whoever built it. */
+export interface ShownPicture {
+  readonly id: string;
+  readonly alias: string;
+  readonly kind: PictureKind;
+  /** Which version it is of; 0 is the bare test. */
+  readonly version: number;
+  readonly width: number;
+  readonly height: number;
+}
+
+/** Some of a run's pictures, and where to go on. */
+export interface GalleryPage {
+  readonly pictures: readonly ShownPicture[];
   readonly next: number | null;
 }

@@ -6,6 +6,10 @@ import {
   decisions,
   type EntryCorrection,
   type EntryInput,
+  type HideInput,
+  mostPictures,
+  type PictureInput,
+  pictureKinds,
   type RuleAnswer,
   type TrialInput,
   type VersionInput,
@@ -71,6 +75,15 @@ function isDeclared(value: unknown): boolean {
   return typeof value === "number" ? Math.abs(value) <= 1e6 : typeof value === "string" && value.length <= 60 && !isOddLine(value);
 }
 
+const picture = objectOf<PictureInput>({
+  id: Joi.string()
+    .pattern(/^[A-Za-z0-9_-]{21,40}$/)
+    .required(),
+  kind: Joi.string()
+    .valid(...pictureKinds)
+    .required(),
+});
+
 const version = objectOf<VersionInput>({
   role: Joi.string()
     .valid(...versionRoles)
@@ -84,6 +97,7 @@ const version = objectOf<VersionInput>({
     .valid(...testPlaces)
     .allow(null)
     .required(),
+  pictures: Joi.array().items(picture).max(mostPictures.version).default([]),
   trials: Joi.array().items(trial).min(1).max(12).required(),
 });
 
@@ -96,7 +110,12 @@ export const versions = Joi.array()
     (all: readonly VersionInput[], helpers) =>
       all.slice(1).some((v) => v.role === "control") ? said(helpers, "{#label}: there is one bare test, and it comes first") : all,
     "one bare test, first",
-  );
+  )
+  .custom((all: readonly VersionInput[], helpers) => {
+    const pictures = all.flatMap((v) => v.pictures.map(({ id }) => id));
+    if (pictures.length > mostPictures.entry) return said(helpers, `{#label}: at most ${mostPictures.entry} pictures go with an entry`);
+    return new Set(pictures).size < pictures.length ? said(helpers, "{#label}: the same picture stands in it twice") : all;
+  }, "its pictures");
 
 /** What goes with an entry as a whole. */
 const aboutEntry = {
@@ -140,3 +159,5 @@ export const decisionInput = objectOf<DecisionInput>({
   why: text(240).required(),
   revision,
 });
+
+export const hideInput = objectOf<HideInput>({ hidden: Joi.boolean().required(), revision });

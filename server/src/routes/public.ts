@@ -14,27 +14,14 @@ import { houseDoc, houseZone } from "../services/house/house.ts";
 import type { PublicSheets } from "../services/runs/publicSheets.ts";
 import { refuseBeforeReveal } from "../services/runs/publishing.ts";
 import { publicRun } from "../services/runs/runs.ts";
-
-/** A run's spoken code, however it is typed. */
-const code = validator("param", (value: Record<string, string>) => {
-  const typed = value["code"] ?? "";
-  if (typed.length > 60 || !/[A-Za-z]/.test(typed))
-    throw badField("code", "A code is three words and a number, such as REED LANTERN OTTER 472.");
-  return { code: typed };
-});
+import { runCode, secret } from "./given.ts";
+import { publicPictureRoutes } from "./pictures.ts";
 
 /** The secret in a feed's address. */
 const feedSecret = validator("param", (value: Record<string, string>) => {
   const given = value["secret"] ?? "";
   if (!/^[A-Za-z0-9_-]{24,64}$/.test(given)) throw badField("secret", "This calendar address is not complete. Copy it whole.");
   return { secret: given };
-});
-
-/** The secret of a private link. It comes as a header, so that no log or history of a proxy keeps it. */
-const secret = validator("header", (value: Record<string, string>) => {
-  const given = value["x-entry-secret"] ?? "";
-  if (!/^[A-Za-z0-9_-]{24,64}$/.test(given)) throw badField("secret", "This private link is not complete. Copy it whole.");
-  return { "x-entry-secret": given };
 });
 
 /** Which builders of a reveal: from a place on, or those whose alias begins so. */
@@ -44,7 +31,7 @@ const someBuilders = validator("query", (value: Record<string, string | string[]
   return { from: pageStart(value), find };
 });
 
-/** All that is reachable without signing in: a published run's sheet, its entry door and its reveal, and one's own entry. */
+/** All that is reachable without signing in: a published run's sheet, its entry door and its reveal, one's own entry, pictures. */
 export function publicRoutes(deps: Served, sheets: PublicSheets) {
   const intake = new Intake(deps);
   /** The id of the run under a code whose reveal has come. Throws 404, and 403 before its day. */
@@ -58,12 +45,12 @@ export function publicRoutes(deps: Served, sheets: PublicSheets) {
     .get("/public/feeds/:secret/calendar.ics", feedSecret, (c) =>
       c.body(feedIcs(deps, c.req.valid("param").secret), 200, { "content-type": "text/calendar; charset=utf-8" }),
     )
-    .get("/public/runs/:code", code, (c) => c.json(sheets.of(c.req.valid("param").code, deps.clock())))
-    .post("/public/runs/:code/entries", code, body(entryInput), async (c) => {
+    .get("/public/runs/:code", runCode, (c) => c.json(sheets.of(c.req.valid("param").code, deps.clock())))
+    .post("/public/runs/:code/entries", runCode, body(entryInput), async (c) => {
       const { receipt, isNew } = await intake.receive(c.req.valid("param").code, c.req.valid("json"));
       return c.json(receipt, isNew ? 201 : 200);
     })
-    .get("/public/runs/:code/qr.svg", code, async (c) => {
+    .get("/public/runs/:code/qr.svg", runCode, async (c) => {
       const { code: spoken } = publicRun(deps.db, c.req.valid("param").code);
       const svg = await QRCode.toString(sheetAddress(houseDoc(deps.db).publicUrl, spoken ?? ""), {
         type: "svg",
@@ -72,10 +59,10 @@ export function publicRoutes(deps: Served, sheets: PublicSheets) {
       });
       return c.body(svg, 200, { "content-type": "image/svg+xml" });
     })
-    .get("/public/runs/:code/reveal", code, async (c) =>
+    .get("/public/runs/:code/reveal", runCode, async (c) =>
       c.json(await deps.reckon.ask("reveal", { runId: revealed(c.req.valid("param").code) })),
     )
-    .get("/public/runs/:code/reveal/builders", code, someBuilders, async (c) =>
+    .get("/public/runs/:code/reveal/builders", runCode, someBuilders, async (c) =>
       c.json(await deps.reckon.ask("revealPage", { runId: revealed(c.req.valid("param").code), ...c.req.valid("query") })),
     )
     .get("/public/mine", secret, (c) => c.json(mine(deps, c.req.valid("header")["x-entry-secret"])))
@@ -90,7 +77,8 @@ export function publicRoutes(deps: Served, sheets: PublicSheets) {
     .delete("/public/mine", secret, (c) => {
       eraseEntry(deps, c.req.valid("header")["x-entry-secret"]);
       return c.json({ erased: true });
-    });
+    })
+    .route("/", publicPictureRoutes(deps, revealed));
 }
 
 /** What the QR code carries: the house's public address, never the host the planner happens to use. */

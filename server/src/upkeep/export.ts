@@ -19,7 +19,9 @@ export interface HouseExport {
   readonly tables: Readonly<Record<string, readonly Row[]>>;
 }
 
-type Row = Readonly<Record<string, string | number | null>>;
+/** A cell as JSON holds it; the bytes of a picture as base 64. */
+type Cell = string | number | null | { readonly base64: string };
+type Row = Readonly<Record<string, Cell>>;
 
 /** What stays: who is signed in, and how passwords are kept. */
 const notExported = ["signed_in", "clock_watch", "job", "__drizzle_migrations"];
@@ -38,7 +40,8 @@ export function exportHouse(data: string, into: string): readonly string[] {
     const whole = db.$client.transaction(() => exportOf(db)).deferred();
     write("house.json", `${JSON.stringify(whole, null, 1)}\n`);
     for (const [table, rows] of Object.entries(whole.tables))
-      write(join("tables", `${table}.csv`), Papa.unparse([...rows], { escapeFormulae: true, newline: "\r\n" }));
+      write(join("tables", `${table}.csv`), Papa.unparse(rows.map(withoutBytes), { escapeFormulae: true, newline: "\r\n" }));
+    writePictures(db, into, files);
     for (const { id, title } of db.$client.prepare("select id, title from run order by created_at, id").all() as {
       id: string;
       title: string;
@@ -56,6 +59,23 @@ export function exportHouse(data: string, into: string): readonly string[] {
   }
 }
 
+/** Each picture as a file of its own, by its id. */
+function writePictures(db: Database, into: string, files: string[]): void {
+  mkdirSync(join(into, "pictures"), { recursive: true, mode: 0o700 });
+  for (const row of db.$client.prepare("select id, full from picture order by id").iterate() as Iterable<{ id: string; full: Buffer }>) {
+    const name = join("pictures", `${row.id}.jpg`);
+    writeFileSync(join(into, name), row.full, { mode: 0o600 });
+    files.push(name);
+  }
+}
+
+/** A row as a table shows it: pictures stand in files of their own. */
+const withoutBytes = (row: Row): Row => Object.fromEntries(Object.entries(row).filter(([, cell]) => !isBytes(cell)));
+
+const isBytes = (cell: Cell): cell is { readonly base64: string } => typeof cell === "object" && cell !== null;
+
+const cellOf = (cell: string | number | null | Buffer): Cell => (Buffer.isBuffer(cell) ? { base64: cell.toString("base64") } : cell);
+
 function allTrials(db: Database, runId: string): string {
   const parts: string[] = [];
   for (let after: number | null = 0; after !== null; ) {
@@ -68,7 +88,9 @@ function allTrials(db: Database, runId: string): string {
 
 function exportOf(db: Database): HouseExport {
   const tables = tablesOf(db).map((table) => {
-    const rows = db.$client.prepare(`select * from "${table}"`).all() as Row[];
+    const rows = (db.$client.prepare(`select * from "${table}"`).all() as Readonly<Record<string, string | number | null | Buffer>>[]).map(
+      (row): Row => Object.fromEntries(Object.entries(row).map(([column, cell]) => [column, cellOf(cell)])),
+    );
     return [table, table === "staff" ? rows.map((row) => ({ ...row, password_hash: "" })) : rows] as const;
   });
   return { format, version, schema: newestMigration(db.$client), tables: Object.fromEntries(tables) };
@@ -116,8 +138,9 @@ function insert(db: Database, table: string, row: Row): number {
   const strange = given.filter((column) => !columns.has(column));
   if (strange.length > 0) throw new Error(`The export's ${table} has columns that this version doesn't know: ${strange.join(", ")}.`);
   const names = given.map((column) => `"${column}"`).join(", ");
-  return db.$client.prepare(`insert into "${table}" (${names}) values (${given.map(() => "?").join(", ")})`).run(...Object.values(row))
-    .changes;
+  return db.$client
+    .prepare(`insert into "${table}" (${names}) values (${given.map(() => "?").join(", ")})`)
+    .run(...Object.values(row).map((cell) => (isBytes(cell) ? Buffer.from(cell.base64, "base64") : cell))).changes;
 }
 
 function exportIn(given: unknown, schema: number): HouseExport {

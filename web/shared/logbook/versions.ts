@@ -27,6 +27,7 @@ export function blankVersion(
     guess: null,
     guessed: null,
     place: before?.place ?? null,
+    pictures: [],
     trials: Array.from({ length: trials }, () => blankTrial(instrument)),
   };
 }
@@ -40,7 +41,7 @@ export function filledVersions(versions: readonly VersionInput[]): readonly Vers
 
 /** An entry's versions as they can be corrected. */
 export function versionsOf(entry: EntryDoc): readonly VersionInput[] {
-  return entry.versions.map(({ role, changed, madeOf, variables, guess, guessed, place, trials }) => ({
+  return entry.versions.map(({ role, changed, madeOf, variables, guess, guessed, place, pictures, trials }) => ({
     role,
     changed,
     madeOf,
@@ -48,6 +49,7 @@ export function versionsOf(entry: EntryDoc): readonly VersionInput[] {
     guess,
     guessed,
     place,
+    pictures: pictures.map(({ id, kind }) => ({ id, kind })),
     trials: trials.map(({ outcome, raw, broke, rung, setting, further, instrument, seen, kept }) => ({
       outcome,
       raw,

@@ -1,6 +1,6 @@
-import { type BriefDoc, type Broke, decisions, entryStates, type RuleAnswer } from "@lampcrate/contract";
+import { type BriefDoc, type Broke, decisions, entryStates, type PictureInput, type RuleAnswer } from "@lampcrate/contract";
 import { type NamedToken, testPlaces, trialKinds, versionRoles } from "@lampcrate/core";
-import { check, index, integer, primaryKey, real, sqliteTable, text, uniqueIndex } from "drizzle-orm/sqlite-core";
+import { blob, check, index, integer, primaryKey, real, sqliteTable, text, uniqueIndex } from "drizzle-orm/sqlite-core";
 import { within } from "./checks.ts";
 import { staff } from "./house.ts";
 import { run } from "./run.ts";
@@ -49,6 +49,7 @@ export const version = sqliteTable(
     guessValue: real("guess_value"),
     guessed: text("guessed", { enum: ["before", "after"] }),
     place: text("place", { enum: testPlaces }),
+    pictures: text("pictures", { mode: "json" }).$type<readonly PictureInput[]>().notNull().default([]),
   },
   (t) => [uniqueIndex("version_number").on(t.entryKey, t.number), check("version_guess", within(t.guessValue, -1e12, 1e12))],
 );
@@ -81,6 +82,26 @@ export const trial = sqliteTable(
     furtherValues: text("further_values", { mode: "json" }).$type<Readonly<Record<string, number>>>().notNull().default({}),
   },
   (t) => [uniqueIndex("trial_number").on(t.versionId, t.number), check("trial_value", within(t.value, -1e12, 1e12))],
+);
+
+/** A picture as it was developed here: upright, without anything its camera wrote beside it. Private until its entry is accepted. */
+export const picture = sqliteTable(
+  "picture",
+  {
+    /** Random, made by the device; a version names it. */
+    id: text("id").primaryKey(),
+    entryKey: integer("entry_key")
+      .notNull()
+      .references(() => entry.key, { onDelete: "cascade" }),
+    at: integer("at").notNull(),
+    hidden: integer("hidden", { mode: "boolean" }).notNull().default(false),
+    width: integer("width").notNull(),
+    height: integer("height").notNull(),
+    /** JPEG. Last in the row, so that what stands before is read without them. */
+    small: blob("small", { mode: "buffer" }).notNull(),
+    full: blob("full", { mode: "buffer" }).notNull(),
+  },
+  (t) => [index("picture_entry").on(t.entryKey)],
 );
 
 /** What is left of an erased entry: a hash of its random id, so that a phone that sends it again does not bring it back. */

@@ -132,6 +132,7 @@ export const undoStep = sqliteTable(
         "session changed",
         "session removed",
         "decision",
+        "picture",
       ],
     }).notNull(),
     subject: text("subject").notNull(),

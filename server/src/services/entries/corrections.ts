@@ -2,6 +2,7 @@ import type { EntryInput, VersionInput } from "@lampcrate/contract";
 import { and, asc, eq } from "drizzle-orm";
 import type { Database, Store } from "../../db/open.ts";
 import { consent, correction, entry, trial, version } from "../../db/schema/index.ts";
+import { dropUnnamed } from "../pictures/rows.ts";
 import { frozenVersion } from "../runs/briefs.ts";
 import type { RunRow } from "../runs/runs.ts";
 import { entryWriter } from "./entryWriter.ts";
@@ -18,7 +19,7 @@ export type CorrectedBy = "the family" | "sent again";
 /** An entry's own words, as they were sent. */
 export function sentVersions(db: Store, entryKey: number): readonly VersionInput[] {
   const rows = db.select().from(version).where(eq(version.entryKey, entryKey)).orderBy(asc(version.number)).all();
-  return rows.map(({ id, role, changed, madeOf, variables, guessRaw, guessed, place }) => ({
+  return rows.map(({ id, role, changed, madeOf, variables, guessRaw, guessed, place, pictures }) => ({
     role,
     changed,
     madeOf,
@@ -26,6 +27,7 @@ export function sentVersions(db: Store, entryKey: number): readonly VersionInput
     guess: guessRaw,
     guessed,
     place,
+    pictures,
     trials: db
       .select()
       .from(trial)
@@ -79,6 +81,7 @@ export function putCorrection(
   tx.insert(correction).values({ entryId: row.id, at, by, before }).run();
   tx.delete(version).where(eq(version.entryKey, row.key)).run();
   entryWriter(db).writeVersions(row.key, versions);
+  dropUnnamed(tx, row.key);
   const revision = row.revision + 1;
   tx.update(entry)
     .set({

@@ -28,7 +28,7 @@ export function closedProblem(row: RunRow, zone: string, now: number): Problem {
 }
 
 /** The entry behind a private link; throws 404 for every link that opens none. */
-function byLink(db: Store, secret: string): { row: EntryRow; of: RunRow } {
+export function byLink(db: Store, secret: string): { row: EntryRow; of: RunRow } {
   const found = db
     .select({ row: entry, of: run })
     .from(entry)

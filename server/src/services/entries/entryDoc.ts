@@ -12,6 +12,7 @@ import {
 import { asc, desc, eq, inArray } from "drizzle-orm";
 import type { Store } from "../../db/open.ts";
 import { entry, type FrozenBrief, siftDecision, staff, trial, version } from "../../db/schema/index.ts";
+import { pictureRows } from "../pictures/rows.ts";
 import { frozenVersion } from "../runs/briefs.ts";
 import type { RunRow } from "../runs/runs.ts";
 import { familyOfEntry } from "./readVersions.ts";
@@ -65,6 +66,10 @@ export function entryDocs(db: Store, run: RunRow, rows: readonly EntryRow[]): re
       .all(),
     (d) => d.entryId,
   );
+  const pictures = pictureRows(
+    db,
+    rows.map((row) => row.key),
+  );
   const briefs = new Map<number, FrozenBrief>();
   const briefOf = (number: number): FrozenBrief => {
     const known = briefs.get(number) ?? frozenVersion(db, run.briefId, number);
@@ -87,7 +92,7 @@ export function entryDocs(db: Store, run: RunRow, rows: readonly EntryRow[]): re
       briefVersion: row.briefVersion,
       dimension: dimensionOf(briefOf(row.briefVersion).brief),
       versions: (versions.get(row.key) ?? []).map((v) =>
-        versionDoc(v, trials.get(v.id) ?? [], familyOf(row), briefOf(row.briefVersion).brief, run.units),
+        versionDoc(v, trials.get(v.id) ?? [], pictures, familyOf(row), briefOf(row.briefVersion).brief, run.units),
       ),
       decidedBy: decided?.by ?? null,
       why: decided?.why || null,
@@ -100,7 +105,7 @@ export function versionDocs(db: Store, entryKey: number, brief: FrozenBrief["bri
   const rows = db.select().from(version).where(eq(version.entryKey, entryKey)).orderBy(asc(version.number)).all();
   return rows.map((row) => {
     const trials = db.select().from(trial).where(eq(trial.versionId, row.id)).orderBy(asc(trial.number)).all();
-    return versionDoc(row, trials, familyOfBrief(brief), brief, units);
+    return versionDoc(row, trials, new Map(), familyOfBrief(brief), brief, units);
   });
 }
 
@@ -112,6 +117,7 @@ export function outcomesOf(trials: VersionDoc["trials"]): readonly TrialOutcome[
 function versionDoc(
   row: VersionRow,
   trials: readonly TrialRow[],
+  pictures: ReturnType<typeof pictureRows>,
   family: Family,
   { spec, design }: FrozenBrief["brief"],
   units: RunRow["units"],
@@ -129,6 +135,7 @@ function versionDoc(
     guessValue: row.guessValue,
     guessed: row.guessed,
     place: row.place,
+    pictures: row.pictures.map((one) => ({ ...one, size: null, hidden: false, ...pictures.get(one.id) })),
     trials: trials.map((t, i) => {
       const verdict = checked[i]?.verdict ?? { flag: null, offers: [] };
       return {

@@ -75,6 +75,7 @@ export class EntryWriter {
         guessValue: p("guessValue"),
         guessed: p("guessed"),
         place: p("place"),
+        pictures: p("pictures"),
       }),
     );
     this.putTrial = compile(

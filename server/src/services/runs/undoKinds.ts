@@ -1,7 +1,7 @@
 import { type BriefDoc, type RunSettings, settingsOf } from "@lampcrate/contract";
 import { desc, eq } from "drizzle-orm";
 import type { Store } from "../../db/open.ts";
-import { entry, run, session, sessionCount, siftDecision, type undoStep } from "../../db/schema/index.ts";
+import { entry, picture, run, session, sessionCount, siftDecision, type undoStep } from "../../db/schema/index.ts";
 import { Problem } from "../../http/problem.ts";
 import type { Person } from "../house/person.ts";
 import { bookSessionUse } from "../store/sessionUse.ts";
@@ -83,7 +83,25 @@ export function restore(db: Store, step: Step, by: Person, at: number): number {
       if (last) db.delete(siftDecision).where(eq(siftDecision.id, last.id)).run();
       return next;
     }
+    case "picture":
+      return putPicture(db, step.subject, step.before as PictureSeen, step.revisionAfter);
   }
+}
+
+/** Whether a picture was hidden. */
+interface PictureSeen {
+  readonly id: string;
+  readonly hidden: boolean;
+}
+
+/** Hides an entry's picture or shows it, as it was; gives the entry's new revision. Throws `ChangedSince`. */
+function putPicture(db: Store, entryId: string, { id, hidden }: PictureSeen, expected: number | null): number {
+  const now = db.select().from(entry).where(eq(entry.id, entryId)).get();
+  if (now?.revision !== expected) throw new ChangedSince();
+  db.update(picture).set({ hidden }).where(eq(picture.id, id)).run();
+  const revision = now.revision + 1;
+  db.update(entry).set({ revision }).where(eq(entry.id, entryId)).run();
+  return revision;
 }
 
 /** A decision of a sifter as it was. */
@@ -93,7 +111,7 @@ interface Decided {
 }
 
 /** What stands there now, so that a step that is taken back can be done again; null for what can't: practice builds and counts, which are typed anew. */
-export function whatIs(db: Store, { kind, subject }: Step): unknown {
+export function whatIs(db: Store, { kind, subject, before }: Step): unknown {
   switch (kind) {
     case "brief":
       return loadBrief(db, subject).doc;
@@ -111,6 +129,11 @@ export function whatIs(db: Store, { kind, subject }: Step): unknown {
       if (state === undefined) return null;
       const { id: _, ...decision } = lastDecision(db, subject) ?? { id: 0 };
       return { state, decision: "entryId" in decision ? decision : null } satisfies Decided;
+    }
+    case "picture": {
+      const { id } = before as PictureSeen;
+      const hidden = db.select({ hidden: picture.hidden }).from(picture).where(eq(picture.id, id)).get()?.hidden;
+      return hidden === undefined ? null : ({ id, hidden } satisfies PictureSeen);
     }
     case "house trial":
     case "session count":
@@ -163,6 +186,8 @@ export function doAgain(db: Store, step: Step, by: Person, at: number): number {
           .run();
       return next;
     }
+    case "picture":
+      return putPicture(db, subject, after as PictureSeen, step.revisionUndone);
     case "house trial":
     case "session count":
       throw new ChangedSince();
