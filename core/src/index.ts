@@ -147,6 +147,7 @@ export { coverProgram, type Solve, type Solved, type SolveLimits, solveBy } from
 export { tQuantile } from "./numeric/student.ts";
 export * from "./numeric/summary.ts";
 export * from "./picture/head.ts";
+export * from "./picture/photoRuler.ts";
 export * from "./quantity/instruments.ts";
 export * from "./quantity/parse.ts";
 export * from "./quantity/plainly.ts";

@@ -17,14 +17,19 @@ const trial = (raw: string | null, instrument: string, seen: readonly string[] =
   seen,
 });
 
-function entry(name: string, versions: readonly VersionInput[], said = ""): EntryInput {
+function entry(name: string, told: readonly VersionInput[], said = ""): EntryInput {
   const seed = seedOf("demo", name);
+  // Two families in five send a photo of what they built last.
+  const id = `demo-photo-${name}-`.padEnd(24, "0");
+  const pictured = wholeBelow(5, seed, 1) < 2;
+  const versions = told.map((one, i) => (pictured && i === told.length - 1 ? { ...one, pictures: [{ id, kind: "photo" as const }] } : one));
   return {
     id: `demo-${name}-`.padEnd(24, "0"),
     secret: `demo-secret-${name}-`.padEnd(32, "0"),
     ageBand: ages[wholeBelow(ages.length, seed, 0)] ?? null,
     consentKeep: true,
-    consentPhoto: false,
+    // One in four of them would rather not have it shown.
+    consentPhoto: pictured && wholeBelow(4, seed, 2) > 0,
     said,
     tokens: [],
     answers: [],
@@ -99,7 +104,6 @@ export function boardwalkEntry(name: string, odd: "none" | "unit" | "heavy" | "h
     version("a face on each side", { form: "sandwich", sheetsUsed: 2, widthM: 0.1 }, second, {
       guess: "1 kg",
       madeOf: "card, newsprint, tape",
-      pictures: [],
     }),
   ]);
 }

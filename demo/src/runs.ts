@@ -12,6 +12,7 @@ import {
   importPack,
   type Person,
   publish,
+  receivePicture,
   runDoc,
   saveBrief,
   saveCount,
@@ -23,6 +24,7 @@ import { type DemoBrief, fullLine } from "./briefs.ts";
 import { floorTaps } from "./floorDay.ts";
 import type { MaterialKey, PersonKey } from "./house.ts";
 import type { DemoTrial } from "./houseTrials.ts";
+import { photoOf } from "./photos.ts";
 
 /** A run's id from its title: the same at every load. */
 const runId = (title: string): string => `demo-${title.toLowerCase().replace(/[^a-z]+/g, "-")}`.slice(0, 40);
@@ -165,8 +167,16 @@ export class DemoRuns {
     const code = runDoc(this.deps.db, id, this.planner).code ?? "";
     for (let i = 0; i < count; i += 1) {
       this.setClock(from + ((to - from) * (i + 1)) / (count + 1) - wholeBelow(3600_000, seedOf(name), i));
-      await this.intake.receive(code, make(`${name}${String(i + 1).padStart(2, "0")}`, i));
+      const entry = make(`${name}${String(i + 1).padStart(2, "0")}`, i);
+      await this.intake.receive(code, entry);
+      await this.sendPictures(entry);
     }
+  }
+
+  private async sendPictures({ secret, versions }: EntryInput): Promise<void> {
+    for (const version of versions)
+      for (const { id } of version.pictures)
+        await receivePicture(this.deps, secret, id, await photoOf("form" in version.variables ? "boardwalk" : "spinner", id, version));
   }
 
   /** Decides on the entries chosen: impossible ones are set aside, the rest accepted. */

@@ -6,11 +6,12 @@ import { backups, replica } from "./copies.ts";
 import { clocks, diskFull, twoServers } from "./folder.ts";
 import { kills } from "./kills.ts";
 import { manyEntries } from "./many.ts";
+import { manyPictures } from "./manyPictures.ts";
 import { bursts, slowSockets } from "./sockets.ts";
 import type { Told } from "./told.ts";
 
 /** Everything that can befall a server, tried on the built one. `--write` puts the table into docs/operating.md; names pick some. */
-const all = { kills, bursts, manyEntries, backups, replica, diskFull, clocks, twoServers, slowSockets } as const;
+const all = { kills, bursts, manyEntries, manyPictures, backups, replica, diskFull, clocks, twoServers, slowSockets } as const;
 
 const write = process.argv.includes("--write");
 const picked = process.argv.slice(2).filter((name): name is keyof typeof all => Object.hasOwn(all, name));

@@ -62,7 +62,7 @@ test("a planner has a trial passed or not by a named thing, and takes it back; f
   await phone.getByRole("button", { name: "Show it as a QR code" }).click();
   await expect(phone.getByRole("img", { name: /Your private link as a QR code/ })).toBeVisible();
   await phone.getByRole("link", { name: "Open my entry" }).click();
-  const photo = phone.getByLabel("A photo may be shown, once photos can be sent.");
+  const photo = phone.getByLabel(/^My pictures may be shown with the results/);
   await expect(photo).not.toBeChecked();
   await photo.click();
   await expect(photo).toBeChecked();

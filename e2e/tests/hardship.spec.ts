@@ -2,6 +2,7 @@ import { expect, test } from "@playwright/test";
 import { backups, replica } from "../hardship/copies.ts";
 import { clocks, diskFull, twoServers } from "../hardship/folder.ts";
 import { kills } from "../hardship/kills.ts";
+import { manyPictures } from "../hardship/manyPictures.ts";
 import { slowSockets } from "../hardship/sockets.ts";
 import type { Told } from "../hardship/told.ts";
 
@@ -11,6 +12,7 @@ const tries: Readonly<Record<string, () => Promise<readonly Told[]>>> = {
   "copied while entries come in, the copy holds all that was acknowledged before": backups,
   "with its disk lost, the house comes back from the replica but for the last second": replica,
   "a full disk is told to phones, and loses nothing": () => diskFull(4000),
+  "large photos at once are all taken, each once": () => manyPictures(6),
   "a clock that is set erases nothing": clocks,
   "two servers don't share a folder": twoServers,
   "slow connections are hung up on, and don't hold up a stop": () => slowSockets(60),

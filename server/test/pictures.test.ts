@@ -1,7 +1,12 @@
+import { mkdtempSync, readFileSync, rmSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
 import type { EntryDoc, GalleryPage, MineDoc, ProblemDoc, RunDoc } from "@lampcrate/contract";
 import sharp from "sharp";
 import { afterEach, beforeEach, describe, expect, it } from "vitest";
+import { openDatabase } from "../src/index.ts";
 import { keepPromises } from "../src/jobs/keepPromises.ts";
+import { exportHouse, importHouse } from "../src/upkeep/export.ts";
 import { entriesOf, goodEntry, makeRun, openTestHouse, sendTo, type TestHouse } from "./house.ts";
 import { givenPicture, phonePhoto, pictureId, sendPicture, still } from "./pictures.ts";
 
@@ -168,6 +173,27 @@ describe("a picture from a phone", () => {
     const twice = { ...rest, versions: [build, build].map((v) => ({ ...v, pictures: ids(1) })) };
     expect(((await sendTo(house, run, twice)).body as ProblemDoc).errors?.[0]?.message).toMatch(/twice/);
     expect(await entriesOf(house, run.id)).toEqual([]);
+  });
+});
+
+describe("a house that is written out", () => {
+  it("has its pictures as files, and brings them back as they were", async () => {
+    const { secret } = await sent();
+    await sendPicture(house, secret, one, await phonePhoto());
+    const into = mkdtempSync(join(tmpdir(), "lampcrate-out-"));
+    try {
+      expect(exportHouse(house.deps.data, into)).toContain(join("pictures", `${one}.jpg`));
+      const kept = house.deps.db.$client.prepare("select full from picture").pluck().get() as Buffer;
+      expect(readFileSync(join(into, "pictures", `${one}.jpg`))).toEqual(kept);
+      expect(readFileSync(join(into, "tables", "picture.csv"), "utf8").split("\r\n")[0]).toBe("id,entry_key,at,hidden,width,height");
+      const other = join(into, "again");
+      importHouse(other, JSON.parse(readFileSync(join(into, "house.json"), "utf8")));
+      const again = openDatabase(other);
+      expect(again.$client.prepare("select full from picture").pluck().get()).toEqual(kept);
+      again.$client.close();
+    } finally {
+      rmSync(into, { recursive: true, force: true });
+    }
   });
 });
 

@@ -80,3 +80,11 @@ createRoot(root).render(
     </QueryClientProvider>
   </StrictMode>,
 );
+
+/** Pictures of a page that was closed before they had arrived go on by themselves. */
+async function goOn(): Promise<void> {
+  const { sendPictures } = await import("./pictures/sendPictures.ts");
+  await sendPictures();
+}
+window.addEventListener("online", () => void goOn());
+if ("indexedDB" in window) setTimeout(() => void goOn(), 3000);

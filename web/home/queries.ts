@@ -1,4 +1,4 @@
-import type { RevealPage } from "@lampcrate/contract";
+import type { GalleryPage, RevealPage } from "@lampcrate/contract";
 import { infiniteQueryOptions, queryOptions } from "@tanstack/react-query";
 import { api, ask } from "../shared/client.ts";
 import { fetchFamily } from "./family.ts";
@@ -36,6 +36,16 @@ export const revealMoreQuery = (code: string, find: string, first: number) =>
       ask(api.public.runs[":code"].reveal.builders.$get({ param: { code }, query: { from: String(pageParam), find } })),
     initialPageParam: first,
     getNextPageParam: (page: RevealPage) => page.next,
+  });
+
+/** Pictures on a reveal, a page at a time; asked for anew each time, for a yes may have been taken back. */
+export const galleryQuery = (code: string) =>
+  infiniteQueryOptions({
+    queryKey: ["gallery", code],
+    queryFn: ({ pageParam }) => ask(api.public.runs[":code"].pictures.$get({ param: { code }, query: { from: String(pageParam) } })),
+    initialPageParam: 0,
+    getNextPageParam: (page: GalleryPage) => page.next,
+    staleTime: 0,
   });
 
 /** One's own entry; the secret travels as a header only. */

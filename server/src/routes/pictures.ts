@@ -1,3 +1,4 @@
+import { availableParallelism } from "node:os";
 import { hideInput } from "@lampcrate/contract/schemas";
 import { Hono } from "hono";
 import { validator } from "hono/validator";
@@ -15,8 +16,8 @@ import { runCode, secret } from "./given.ts";
 /** Pictures that are being received or worked on at a time; more are asked to come again in a moment. */
 const mostAtOnce = 24;
 
-/** Pictures that are worked on at a time: the rest of the machine goes on answering. */
-const together = pLimit(2);
+/** Pictures that are worked on at a time: one processor is left to answer everybody else. */
+const together = pLimit(Math.max(1, availableParallelism() - 1));
 
 /** Path parameters of a picture: its own id, the form it is wanted in, and the ids or the code that it stands under. */
 function wanted<K extends string>(...others: readonly K[]) {

@@ -17,6 +17,7 @@ import { Button } from "../pieces/Button.tsx";
 import { trialSaid } from "../pieces/trialSaid.ts";
 import { useHouseDay } from "../pieces/useHouseDay.ts";
 import { useBriefWork } from "../work/RunContext.ts";
+import { EntryPictures } from "./EntryPictures.tsx";
 import type { useSifting } from "./useSifting.ts";
 
 interface EntryViewProps {
@@ -43,7 +44,7 @@ export function EntryView({ entry, sifting, whyBox }: EntryViewProps) {
         </span>
       </div>
       {entry.versions.map((version) => (
-        <VersionTable key={version.id} version={version} family={family} units={run.units} dimension={entry.dimension} />
+        <VersionTable key={version.id} entry={entry} version={version} family={family} units={run.units} dimension={entry.dimension} />
       ))}
       <AboutEntry entry={entry} units={run.units} />
       {entry.said ? (
@@ -101,11 +102,13 @@ function AboutEntry({ entry: { answers, tokens }, units }: { readonly entry: Ent
 }
 
 function VersionTable({
+  entry,
   version,
   family,
   units,
   dimension,
 }: {
+  readonly entry: EntryDoc;
   readonly version: VersionDoc;
   readonly family: Family;
   readonly units: UnitChoice;
@@ -131,6 +134,7 @@ function VersionTable({
           .filter(Boolean)
           .join("; ")}
       </p>
+      <EntryPictures entry={entry} version={version} of={title.toLowerCase()} />
       <ul className="trial-values" aria-label={`Trials of ${title.toLowerCase()}`}>
         {version.trials.map((trial) => (
           <li key={trial.id}>

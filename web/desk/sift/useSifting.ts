@@ -81,7 +81,7 @@ export function useSifting(runId: string, sought: string | null = null) {
 }
 
 /** The pages with an entry as it was saved, in its old place: what has been decided stays where it was looked at. */
-function withSaved(pages: readonly EntryPage[], saved: EntryDoc): EntryPage[] {
+export function withSaved(pages: readonly EntryPage[], saved: EntryDoc): EntryPage[] {
   const before = pages.flatMap((page) => page.entries).find((entry) => entry.id === saved.id);
   const fewer = before?.state === "waiting" && saved.state !== "waiting" ? 1 : 0;
   return pages.map((page) => ({

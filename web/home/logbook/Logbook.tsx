@@ -73,6 +73,7 @@ function OpenLogbook({ sheet }: { readonly sheet: SheetDoc }) {
       <OwnThings sheet={sheet} tokens={book.draft.tokens} onChange={(tokens) => book.change({ tokens })} />
       <Versions
         sheet={sheet}
+        secret={book.draft.secret}
         tokens={book.draft.tokens}
         versions={book.draft.versions}
         onChange={(versions) => book.change({ versions })}

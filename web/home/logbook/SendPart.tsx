@@ -5,7 +5,7 @@ import { useWords } from "../../shared/words/useWords.ts";
 import { familyOf, questionsOf } from "../family.ts";
 import { closingWords } from "../sheet/OpenSheet.tsx";
 import { AboutIt } from "./AboutIt.tsx";
-import type { LogDraft } from "./draft.ts";
+import { type LogDraft, pictureIds } from "./draft.ts";
 import { type Book, comesAgain } from "./useLogbook.ts";
 
 /** What an adult decides, and the button. It says what is missing before it can be pressed. */
@@ -25,10 +25,12 @@ export function SendPart({ sheet, book }: { readonly sheet: SheetDoc; readonly b
           {words.log.keep} {sheet.keeping}
         </span>
       </label>
-      <label className="tick">
-        <input type="checkbox" checked={draft.photo} onChange={(event) => change({ photo: event.target.checked })} />
-        <span>{words.log.photo}</span>
-      </label>
+      {pictureIds(filledVersions(draft.versions)).length === 0 ? null : (
+        <label className="tick">
+          <input type="checkbox" checked={draft.photo} onChange={(event) => change({ photo: event.target.checked })} />
+          <span>{words.log.photo}</span>
+        </label>
+      )}
       {trouble ? (
         <div role="alert" className="ask">
           {trouble.offline ? (

@@ -2,8 +2,10 @@ import type { SheetDoc } from "@lampcrate/contract";
 import { codeInAddress } from "@lampcrate/core";
 import { useState } from "react";
 import { Link } from "react-router";
+import { filledVersions } from "../../shared/logbook/versions.ts";
 import { useWords } from "../../shared/words/useWords.ts";
-import type { LogDraft } from "./draft.ts";
+import { OnTheWay } from "../pictures/OnTheWay.tsx";
+import { type LogDraft, pictureIds } from "./draft.ts";
 import { LinkQr } from "./LinkQr.tsx";
 import { SentBefore } from "./SentBefore.tsx";
 
@@ -28,6 +30,7 @@ export function Sent({
         <p className="soft small">{sheet.title}</p>
         <h1>{words.sent.title}</h1>
       </header>
+      <OnTheWay secret={draft.secret} count={pictureIds(filledVersions(draft.versions)).length} done={words.pictures.arrived} />
       <section className="card stacked">
         <p>
           {words.sent.alias} <strong className="goal">{draft.sent?.alias}</strong>

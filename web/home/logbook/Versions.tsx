@@ -1,4 +1,4 @@
-import type { SheetDoc, VersionInput } from "@lampcrate/contract";
+import { mostPictures, type SheetDoc, type VersionInput } from "@lampcrate/contract";
 import type { NamedToken } from "@lampcrate/core";
 import { useState } from "react";
 import { VersionCard } from "../../shared/logbook/VersionCard.tsx";
@@ -6,10 +6,13 @@ import { blankVersion } from "../../shared/logbook/versions.ts";
 import { useWords } from "../../shared/words/useWords.ts";
 import { familyOf } from "../family.ts";
 import { focused } from "../focused.ts";
+import { Pictures } from "../pictures/Pictures.tsx";
 import { useKeys } from "./useKeys.ts";
 
 interface VersionsProps {
   readonly sheet: SheetDoc;
+  /** Of the entry's private link: its pictures belong to it. */
+  readonly secret: string;
   /** What they count loads in, by their own names. */
   readonly tokens: readonly NamedToken[];
   readonly versions: readonly VersionInput[];
@@ -17,12 +20,13 @@ interface VersionsProps {
 }
 
 /** The versions one below the other, and the next one to add. */
-export function Versions({ sheet, tokens, versions, onChange }: VersionsProps) {
+export function Versions({ sheet, secret, tokens, versions, onChange }: VersionsProps) {
   const words = useWords();
   const { brief } = sheet;
   const family = familyOf(brief, tokens);
   const builds = versions.filter((version) => version.role === "build").length;
   const [taken, setTaken] = useState<{ readonly version: VersionInput; readonly at: number } | null>(null);
+  const pictures = versions.reduce((sum, version) => sum + version.pictures.length, 0);
   const keys = useKeys(versions.length);
   const takeOut = (at: number): void => {
     const version = versions[at];
@@ -49,6 +53,14 @@ export function Versions({ sheet, tokens, versions, onChange }: VersionsProps) {
             tried={{ family, spec: brief.spec, design: brief.design, units: sheet.units, outcomes: brief.outcomes }}
             version={version}
             removable={version.role === "build" && builds > 1}
+            pictures={
+              <Pictures
+                secret={secret}
+                pictures={version.pictures}
+                room={mostPictures.entry - pictures}
+                onChange={(next) => onChange(versions.map((v, at) => (at === i ? { ...v, pictures: next } : v)))}
+              />
+            }
             onChange={(next) => onChange(versions.map((v, at) => (at === i ? next : v)))}
             onRemove={() => takeOut(i)}
           />

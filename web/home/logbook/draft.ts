@@ -10,6 +10,7 @@ import {
 import type { Family, NamedToken } from "@lampcrate/core";
 import { nanoid } from "nanoid";
 import { blankVersion, filledVersions } from "../../shared/logbook/versions.ts";
+import { forgetPictures } from "../pictures/album.ts";
 
 /** A logbook as it is kept on the device. */
 export interface LogDraft {
@@ -46,6 +47,10 @@ export function newDraft(family: Family, brief: Pick<SheetDoc["brief"], "spec" |
     versions: [...control, blankVersion(family, brief, trials, "build")],
   };
 }
+
+/** The pictures that versions name. */
+export const pictureIds = (versions: readonly VersionInput[]): readonly string[] =>
+  versions.flatMap(({ pictures }) => pictures.map(({ id }) => id));
 
 /** What goes over the wire. */
 export function entryOf(draft: LogDraft): EntryInput {
@@ -93,7 +98,12 @@ function draftFrom(kept: unknown): LogDraft | null {
     sending: draft.sending ?? false,
     tokens: draft.tokens ?? [],
     answers: draft.answers ?? [],
-    versions: draft.versions.map((version) => ({ ...version, guessed: version.guessed ?? null, trials: version.trials.map(today) })),
+    versions: draft.versions.map((version) => ({
+      ...version,
+      guessed: version.guessed ?? null,
+      pictures: version.pictures ?? [],
+      trials: version.trials.map(today),
+    })),
   };
 }
 
@@ -150,6 +160,7 @@ export function keepSent(code: string, { sent, secret }: LogDraft): void {
 
 /** Leaves nothing of an erased entry on this device: neither its logbook nor its link. */
 export function forgetEntry(secret: string): void {
+  void forgetPictures(secret);
   try {
     for (const key of Object.keys(localStorage)) {
       if (key.startsWith("lampcrate-log-") && localStorage.getItem(key)?.includes(secret)) localStorage.removeItem(key);

@@ -2,8 +2,10 @@ import type { SheetDoc } from "@lampcrate/contract";
 import { useQueryClient } from "@tanstack/react-query";
 import { useCallback, useEffect, useRef, useState } from "react";
 import { AskError, api, ask } from "../../shared/client.ts";
+import { filledVersions } from "../../shared/logbook/versions.ts";
 import { familyOf } from "../family.ts";
-import { entryOf, keepDraft, keepSent, keptDraft, type LogDraft, newDraft, onOtherTab } from "./draft.ts";
+import { pictureEntrySent } from "../pictures/album.ts";
+import { entryOf, keepDraft, keepSent, keptDraft, type LogDraft, newDraft, onOtherTab, pictureIds } from "./draft.ts";
 
 /** A logbook on the device, and its way to the house. */
 export interface Book {
@@ -47,6 +49,7 @@ export function useLogbook(sheet: SheetDoc): Book {
     keepDraft(sheet.code, { ...draft, sending: true });
     try {
       const { alias } = await ask(api.public.runs[":code"].entries.$post({ param: { code: sheet.code }, json: entryOf(draft) }));
+      await pictureEntrySent(draft.secret, pictureIds(filledVersions(draft.versions)));
       setTrouble(null);
       setDraft((now) => ({ ...now, sent: { alias }, sending: false }));
     } catch (error) {

@@ -6,11 +6,14 @@ import { filledVersions, versionsOf } from "../../shared/logbook/versions.ts";
 import { useWords } from "../../shared/words/useWords.ts";
 import { focused } from "../focused.ts";
 import { AboutIt } from "../logbook/AboutIt.tsx";
-import { forgetEntry } from "../logbook/draft.ts";
+import { forgetEntry, pictureIds } from "../logbook/draft.ts";
 import { LinkQr } from "../logbook/LinkQr.tsx";
 import { OwnThings } from "../logbook/OwnThings.tsx";
 import { RuleAnswers } from "../logbook/RuleAnswers.tsx";
 import { Versions } from "../logbook/Versions.tsx";
+import { pictureEntrySent } from "../pictures/album.ts";
+import { OnTheWay } from "../pictures/OnTheWay.tsx";
+import { picturesLeftQuery } from "../pictures/picturesLeft.ts";
 import { mineQuery } from "../queries.ts";
 import { Trouble } from "../Trouble.tsx";
 
@@ -62,6 +65,7 @@ function OpenMine({ mine, secret, onErased }: { readonly mine: MineDoc; readonly
   const [sure, setSure] = useState(false);
   const header = { "x-entry-secret": secret };
   const [about, setAbout] = useState(aboutOf(entry));
+  const coming = entry.versions.flatMap((version) => version.pictures).filter(({ size }) => size === null).length;
   const changed =
     JSON.stringify(about) !== JSON.stringify(aboutOf(entry)) ||
     JSON.stringify(filledVersions(versions)) !== JSON.stringify(filledVersions(versionsOf(entry)));
@@ -85,7 +89,10 @@ function OpenMine({ mine, secret, onErased }: { readonly mine: MineDoc; readonly
   const save = async (): Promise<void> => {
     const json = { revision: entry.revision, ...about, versions: filledVersions(versions) };
     const next = await act(() => ask(api.public.mine.$put({ header, json })));
-    if (next) setVersions(versionsOf(next.entry));
+    if (!next) return;
+    setVersions(versionsOf(next.entry));
+    await pictureEntrySent(secret, pictureIds(versionsOf(next.entry)));
+    await queries.invalidateQueries({ queryKey: picturesLeftQuery(secret).queryKey });
   };
   const erase = async (): Promise<void> => {
     try {
@@ -111,10 +118,16 @@ function OpenMine({ mine, secret, onErased }: { readonly mine: MineDoc; readonly
       </p>
       <RuleAnswers sheet={sheet} answers={about.answers} onChange={(answers) => setAbout((now) => ({ ...now, answers }))} />
       <OwnThings sheet={sheet} tokens={about.tokens} onChange={(tokens) => setAbout((now) => ({ ...now, tokens }))} />
-      <Versions sheet={sheet} tokens={about.tokens} versions={versions} onChange={setVersions} />
+      <Versions sheet={sheet} secret={secret} tokens={about.tokens} versions={versions} onChange={setVersions} />
       <section className="card stacked" aria-label={words.log.adult}>
         <AboutIt ageBand={about.ageBand} said={about.said} questions={[]} onChange={(patch) => setAbout((now) => ({ ...now, ...patch }))} />
       </section>
+      <OnTheWay
+        secret={secret}
+        count={coming}
+        done={words.pictures.elsewhere}
+        onArrived={() => void (coming > 0 && queries.invalidateQueries(mineQuery(secret)))}
+      />
       <label className="tick card">
         <input
           type="checkbox"

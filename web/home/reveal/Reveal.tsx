@@ -8,6 +8,7 @@ import { familyOf } from "../family.ts";
 import { revealQuery, sheetQuery } from "../queries.ts";
 import { Trouble } from "../Trouble.tsx";
 import { Builders } from "./Builders.tsx";
+import { Gallery } from "./Gallery.tsx";
 
 /** What everybody found: aliases only, ranks only when the run's scoring says so. */
 export function Reveal() {
@@ -40,6 +41,7 @@ export function Reveal() {
         ))}
       </div>
       {scoring === "celebrate" ? null : <Lists reveal={reveal.data} />}
+      <Gallery code={code} />
       <Builders code={code} first={reveal.data.table} byBest={scoring === "best"} show={show} />
       <p className="small soft">{words.reveal.aliases}</p>
       <div>

@@ -12,7 +12,7 @@ import {
   saidFor,
   workedWords,
 } from "@lampcrate/core";
-import { useId } from "react";
+import { type ReactNode, useId } from "react";
 import { useWords } from "../words/useWords.ts";
 import { AboutTest, InstrumentChoice } from "./AboutTest.tsx";
 import { Expected } from "./Expected.tsx";
@@ -32,12 +32,14 @@ interface VersionCardProps {
   readonly tried: Tried;
   readonly version: VersionInput;
   readonly removable: boolean;
+  /** Where pictures of it are added; nothing where none are taken. */
+  readonly pictures?: ReactNode;
   readonly onChange: (version: VersionInput) => void;
   readonly onRemove: () => void;
 }
 
 /** One build: what changed, a guess, its trials. Odd numbers are asked about right where they stand. */
-export function VersionCard({ title, first, tried, version, removable, onChange, onRemove }: VersionCardProps) {
+export function VersionCard({ title, first, tried, version, removable, pictures, onChange, onRemove }: VersionCardProps) {
   const words = useWords();
   const id = useId();
   const { family, spec, design, units } = tried;
@@ -92,6 +94,7 @@ export function VersionCard({ title, first, tried, version, removable, onChange,
           </p>
         </>
       )}
+      {pictures}
       <AboutTest version={version} onChange={onChange} />
       {timed ? (
         <Stopwatch
