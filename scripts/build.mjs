@@ -5,6 +5,7 @@ import { join, relative } from "node:path";
 import { pathToFileURL } from "node:url";
 import { gzipSync } from "node:zlib";
 import { ensureInstalled, giveUp, root, run } from "./ensure.mjs";
+import { keptFiles } from "./keeper.mjs";
 
 const sources = [
   "core/src",
@@ -16,6 +17,7 @@ const sources = [
   "web",
   "package-lock.json",
   "scripts/build.mjs",
+  "scripts/keeper.mjs",
 ];
 
 function* filesBelow(path) {
@@ -59,6 +61,21 @@ async function bundle(entry, outfile) {
   });
 }
 
+/** Bundles the worker that keeps the family pages on a device: a file of its own, under a name that stays. */
+async function bundleKeeper() {
+  const { build } = await import("esbuild");
+  await build({
+    entryPoints: [join(root, "web/home/keeper/worker.ts")],
+    outfile: join(root, "web/dist/keeper.js"),
+    bundle: true,
+    minify: true,
+    format: "iife",
+    target: "es2022",
+    logLevel: "warning",
+    define: { KEPT_FILES: JSON.stringify(keptFiles()), "process.env.NODE_ENV": '"production"' },
+  });
+}
+
 function zip(folder) {
   for (const file of filesBelow(folder))
     if (/\.(js|css|svg)$/.test(file)) writeFileSync(`${file}.gz`, gzipSync(readFileSync(file), { level: 9 }));
@@ -71,6 +88,7 @@ export async function ensureBuilt() {
   if (existsSync(stamp) && readFileSync(stamp, "utf8") === now && existsSync(join(root, "web", "dist", "index.html"))) return;
   console.log("Building.");
   if (run("npx", ["--no-install", "vite", "build", "--logLevel", "warn", "web"]) !== 0) giveUp("The interface could not be built.");
+  await bundleKeeper();
   zip(join(root, "web", "dist", "assets"));
   await bundle("server/src/main.ts", "server/dist/main.js");
   await bundle("server/src/house.ts", "server/dist/house.js");

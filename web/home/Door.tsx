@@ -1,6 +1,7 @@
 import { useState } from "react";
-import { useNavigate } from "react-router";
+import { Link, useNavigate } from "react-router";
 import { useWords } from "../shared/words/useWords.ts";
+import { knownSheets } from "./keeper/knownSheets.ts";
 
 /** Where a code is typed. */
 export function Door() {
@@ -32,6 +33,26 @@ export function Door() {
           {words.door.go}
         </button>
       </form>
+      <OnThisDevice />
     </main>
+  );
+}
+
+/** Challenges that were opened here before, and what was sent from here: they open without a line too. */
+function OnThisDevice() {
+  const words = useWords();
+  const known = knownSheets();
+  if (known.length === 0) return null;
+  return (
+    <section className="card stacked near" aria-labelledby="here">
+      <h2 id="here">{words.door.here}</h2>
+      <ul className="plain-list">
+        {known.map(({ code, title }) => (
+          <li key={code}>
+            <Link to={`/h/${code}`}>{title}</Link>, <Link to={`/h/${code}/log`}>{words.door.log}</Link>
+          </li>
+        ))}
+      </ul>
+    </section>
   );
 }

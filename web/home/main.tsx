@@ -9,6 +9,7 @@ import "./home.css";
 import { AskError } from "../shared/client.ts";
 import { Door } from "./Door.tsx";
 import { fetchFamily } from "./family.ts";
+import { keepPages } from "./keeper/keep.ts";
 import { sheetQuery } from "./queries.ts";
 import { Stumbled } from "./Stumbled.tsx";
 import { Sheet } from "./sheet/Sheet.tsx";
@@ -81,10 +82,15 @@ createRoot(root).render(
   </StrictMode>,
 );
 
-/** Pictures of a page that was closed before they had arrived go on by themselves. */
+/** What a page that was closed had not sent yet goes on by itself. */
 async function goOn(): Promise<void> {
-  const { sendPictures } = await import("./pictures/sendPictures.ts");
-  await sendPictures();
+  const { sendOutgoing } = await import("./sending/outgoing.ts");
+  await sendOutgoing();
 }
 window.addEventListener("online", () => void goOn());
-if ("indexedDB" in window) setTimeout(() => void goOn(), 3000);
+
+// Once the page stands: what comes later is for the next time.
+setTimeout(() => {
+  void keepPages();
+  void goOn();
+}, 2500);

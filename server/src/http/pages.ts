@@ -30,12 +30,16 @@ export function pages(folder: string, { sheetOf, markup, failed }: Drawing): Hon
   const read = (name: string): string => readFileSync(join(folder, name), "utf8");
   const page = (name: string) => (c: Context) => c.html(read(name), 200, unkept);
   const home = page("home.html");
+  /** A file whose name stays: what it is now is asked for each time. */
+  const named = (name: string, type: string) => (c: Context) => c.body(read(name), 200, { ...unkept, "content-type": type });
   const sheet = async (c: Context): Promise<Response> => {
     const drawn = markup && (await drawnSheet(c.req.param("code") ?? "", new URL(c.req.url).host, { sheetOf, markup, failed }));
     return drawn ? c.html(withSheet(read("home.html"), drawn), 200, unkept) : home(c);
   };
   return new Hono()
     .get("/assets/*", files, (c) => c.text("Not found", 404))
+    .get("/keeper.js", named("keeper.js", "text/javascript; charset=utf-8"))
+    .get("/home.webmanifest", named("home.webmanifest", "application/manifest+json"))
     .use("/h/*", compress())
     .get("/h", home)
     .get("/h/:code", sheet)

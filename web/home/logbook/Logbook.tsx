@@ -5,6 +5,7 @@ import { Link, useParams } from "react-router";
 import { RigDrawing } from "../../shared/pieces/RigDrawing.tsx";
 import { useWords } from "../../shared/words/useWords.ts";
 import { familyOf, questionsOf } from "../family.ts";
+import { useKept } from "../keeper/useKept.ts";
 import { sheetQuery } from "../queries.ts";
 import { Trouble } from "../Trouble.tsx";
 import { Helped } from "./Helped.tsx";
@@ -22,6 +23,7 @@ export function Logbook() {
   const { code = "" } = useParams();
   const words = useWords();
   const sheet = useQuery(sheetQuery(code));
+  useKept(code, sheet.data);
   if (sheet.isPending) return <main className="home soft">{words.common.loading}</main>;
   if (sheet.isLoadingError) return <Trouble error={sheet.error} onRetry={() => void sheet.refetch()} />;
   return <OpenLogbook sheet={sheet.data} />;

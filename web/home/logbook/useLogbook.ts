@@ -4,7 +4,9 @@ import { useCallback, useEffect, useRef, useState } from "react";
 import { AskError, api, ask } from "../../shared/client.ts";
 import { filledVersions } from "../../shared/logbook/versions.ts";
 import { familyOf } from "../family.ts";
+import { sendLater } from "../keeper/keep.ts";
 import { pictureEntrySent } from "../pictures/album.ts";
+import { dropOutgoing, putOutgoing } from "../sending/outgoing.ts";
 import { entryOf, keepDraft, keepSent, keptDraft, type LogDraft, newDraft, onOtherTab, pictureIds } from "./draft.ts";
 
 /** A logbook on the device, and its way to the house. */
@@ -47,8 +49,11 @@ export function useLogbook(sheet: SheetDoc): Book {
     setSending(true);
     // A page that is closed before the answer comes goes on when it is opened again.
     keepDraft(sheet.code, { ...draft, sending: true });
+    const entry = entryOf(draft);
+    await putOutgoing(sheet.code, entry);
     try {
-      const { alias } = await ask(api.public.runs[":code"].entries.$post({ param: { code: sheet.code }, json: entryOf(draft) }));
+      const { alias } = await ask(api.public.runs[":code"].entries.$post({ param: { code: sheet.code }, json: entry }));
+      await dropOutgoing(draft.id);
       await pictureEntrySent(draft.secret, pictureIds(filledVersions(draft.versions)));
       setTrouble(null);
       setDraft((now) => ({ ...now, sent: { alias }, sending: false }));
@@ -56,6 +61,8 @@ export function useLogbook(sheet: SheetDoc): Book {
       if (!(error instanceof AskError)) throw error;
       setTrouble(error);
       // A run that was closed meanwhile says so everywhere, not here alone.
+      if (comesAgain(error)) void sendLater();
+      else await dropOutgoing(draft.id);
       if (!comesAgain(error)) void queries.invalidateQueries({ queryKey: ["sheet"] });
       setDraft((now) => ({ ...now, sending: comesAgain(error) }));
     } finally {

@@ -2,6 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useEffect } from "react";
 import { useParams, useSearchParams } from "react-router";
 import { useWords } from "../../shared/words/useWords.ts";
+import { useKept } from "../keeper/useKept.ts";
 import { sheetQuery } from "../queries.ts";
 import { Trouble } from "../Trouble.tsx";
 import { OpenSheet } from "./OpenSheet.tsx";
@@ -12,6 +13,7 @@ export function Sheet() {
   const [search] = useSearchParams();
   const words = useWords();
   const sheet = useQuery(sheetQuery(code));
+  useKept(code, sheet.data);
   const wantsPrint = search.has("print") && sheet.isSuccess;
   useEffect(() => {
     if (wantsPrint) void document.fonts.ready.then(() => window.print());

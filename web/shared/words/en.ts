@@ -5,6 +5,8 @@ export const en = {
     ask: "Type the code on your sheet",
     example: "three words and a number, such as REED LANTERN OTTER 472",
     go: "Open the challenge",
+    here: "Opened on this device before",
+    log: "its logbook",
   },
   common: {
     loading: "One moment …",
