@@ -6,6 +6,7 @@ import { pathToFileURL } from "node:url";
 import { gzipSync } from "node:zlib";
 import { ensureInstalled, giveUp, root, run } from "./ensure.mjs";
 import { keptFiles } from "./keeper.mjs";
+import { inlineStyles } from "./styles.mjs";
 
 const sources = [
   "core/src",
@@ -18,6 +19,7 @@ const sources = [
   "package-lock.json",
   "scripts/build.mjs",
   "scripts/keeper.mjs",
+  "scripts/styles.mjs",
 ];
 
 function* filesBelow(path) {
@@ -87,14 +89,17 @@ export async function ensureBuilt() {
   const now = fingerprint();
   if (existsSync(stamp) && readFileSync(stamp, "utf8") === now && existsSync(join(root, "web", "dist", "index.html"))) return;
   console.log("Building.");
-  if (run("npx", ["--no-install", "vite", "build", "--logLevel", "warn", "web"]) !== 0) giveUp("The interface could not be built.");
+  for (const config of ["vite.config.ts", "vite.home.config.ts"])
+    if (run("npx", ["--no-install", "vite", "build", "--logLevel", "warn", "--config", `web/${config}`, "web"]) !== 0)
+      giveUp("The interface could not be built.");
+  inlineStyles(join(root, "web", "dist"));
   await bundleKeeper();
   zip(join(root, "web", "dist", "assets"));
   await bundle("server/src/main.ts", "server/dist/main.js");
   await bundle("server/src/house.ts", "server/dist/house.js");
   await bundle("server/src/bench.ts", "server/dist/bench.js");
   await bundle("server/src/reckoning/thread.ts", "server/dist/reckonThread.js");
-  await bundle("web/home/sheet/onServer.tsx", "server/dist/sheetPage.js");
+  await bundle("web/home/onServer.tsx", "server/dist/familyPages.js");
   await bundle("demo/src/load.ts", "server/dist/loadDemo.js");
   writeFileSync(stamp, now);
 }

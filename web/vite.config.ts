@@ -7,12 +7,11 @@ export default defineConfig({
   build: {
     outDir: "dist",
     emptyOutDir: true,
-    manifest: true,
     target: "es2022",
     modulePreload: { polyfill: false },
     chunkSizeWarningLimit: 1600,
     rollupOptions: {
-      input: { desk: new URL("index.html", import.meta.url).pathname, home: new URL("home.html", import.meta.url).pathname },
+      input: { desk: new URL("index.html", import.meta.url).pathname },
     },
   },
   server: { proxy: { "/api": "http://localhost:8150" } },

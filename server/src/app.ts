@@ -73,7 +73,7 @@ export function createApp(deps: Served, lookedAfter: LookedAfter = {}): Hono {
   app.all("/api/*", (c) => new Problem(404, "Not found", "There is nothing at this address.").answer(c));
   const failed = (error: unknown): void => deps.log.error({ error: error instanceof Error ? error.stack : error }, "a sheet was not drawn");
   if (deps.web !== null)
-    app.route("/", pages(deps.web, { sheetOf: (code) => sheets.of(code, deps.clock()), markup: deps.sheetMarkup, failed }));
+    app.route("/", pages(deps.web, { sheetOf: (code) => sheets.of(code, deps.clock()), markup: deps.pageMarkup, failed }));
   app.onError((error, c) => problemOf(error, deps).answer(c));
   return app;
 }

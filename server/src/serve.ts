@@ -10,7 +10,7 @@ import { createApp } from "./app.ts";
 import { type Clock, steadyClock } from "./clock.ts";
 import { holdFolder } from "./db/lock.ts";
 import { type Database, openDatabase } from "./db/open.ts";
-import type { SheetMarkup } from "./http/pages.ts";
+import type { PageMarkup } from "./http/pages.ts";
 import { startUpkeep, type UpkeepSettings } from "./jobs/upkeep.ts";
 import { reckonBeside } from "./reckoning/reckoner.ts";
 import type { Served } from "./served.ts";
@@ -49,14 +49,14 @@ export interface ServeOptions {
   readonly dist?: string;
 }
 
-/** What draws a sheet for the first answer, from the folder of the built server; null where it isn't built. */
-async function builtMarkup(dist: string | undefined): Promise<SheetMarkup | null> {
-  const file = join(dist ?? "", "sheetPage.js");
+/** What draws a family's page for the first answer, from the folder of the built server; null where it isn't built. */
+async function builtMarkup(dist: string | undefined): Promise<PageMarkup | null> {
+  const file = join(dist ?? "", "familyPages.js");
   if (dist === undefined || !existsSync(file)) return null;
   // What draws it is three times as slow where it looks out for mistakes of its own.
   process.env["NODE_ENV"] ??= "production";
-  const { sheetMarkup } = (await import(pathToFileURL(file).href)) as { readonly sheetMarkup: SheetMarkup };
-  return sheetMarkup;
+  const { pageMarkup } = (await import(pathToFileURL(file).href)) as { readonly pageMarkup: PageMarkup };
+  return pageMarkup;
 }
 
 /** Opens the data folder, which no other server may have, and serves it. */
@@ -80,7 +80,7 @@ export async function serveHouse(options: ServeOptions): Promise<Running> {
       web: options.web,
       data: options.data,
       reckon: reckonBeside(db, options.data, options.dist ?? ""),
-      sheetMarkup: await builtMarkup(options.dist),
+      pageMarkup: await builtMarkup(options.dist),
       proxies: options.proxies ?? 0,
     };
     // Upkeep first: it looks at the clock before anybody is served, and it is what health is asked of.

@@ -57,7 +57,7 @@ export async function openTestHouse({ setUp = true } = {}): Promise<TestHouse> {
     web: null,
     data: folder,
     reckon: reckonHere(db, folder),
-    sheetMarkup: null,
+    pageMarkup: null,
     proxies: 1,
   };
   const app = createApp(deps);

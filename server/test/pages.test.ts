@@ -3,7 +3,7 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import type { SheetDoc } from "@lampcrate/contract";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { pages, type SheetMarkup } from "../src/http/pages.ts";
+import { type PageMarkup, pages } from "../src/http/pages.ts";
 
 let folder: string;
 beforeAll(() => {
@@ -18,7 +18,7 @@ afterAll(() => rmSync(folder, { recursive: true, force: true }));
 
 const sheet = { title: "Reeds & <Bridges>", code: "REED LANTERN OTTER 472", brief: { story: "</script><b>$& hoy" } } as unknown as SheetDoc;
 
-const site = (markup: SheetMarkup | null) =>
+const site = (markup: PageMarkup | null) =>
   pages(folder, {
     sheetOf: (code) => {
       if (code !== "reed-lantern-otter-472") throw new Error("no such challenge");
@@ -46,7 +46,7 @@ describe("the page of a challenge", () => {
 
   it("is drawn once while the sheet is the same, and again for another host", async () => {
     let drawn = 0;
-    const counted: SheetMarkup = async () => {
+    const counted: PageMarkup = async () => {
       drawn += 1;
       return "drawn";
     };
@@ -74,7 +74,7 @@ describe("the page of a challenge", () => {
     const pen = new Error("no pen");
     const once = { ...sheet };
     let tried = 0;
-    const markup: SheetMarkup = async () => {
+    const markup: PageMarkup = async () => {
       tried += 1;
       if (tried === 1) throw pen;
       return "drawn";
@@ -86,10 +86,18 @@ describe("the page of a challenge", () => {
     expect(
       await read(
         site(async () => "drawn"),
-        `${path}/log`,
+        `${path}/reveal`,
       ),
     ).toContain(plain);
     expect(await read(site(null), "/season")).toContain("<title>Desk</title>");
+  });
+
+  it("is drawn with the head of its logbook too, which is another page", async () => {
+    const own = { ...sheet };
+    const app = pages(folder, { sheetOf: () => own, markup: async (_, host, page) => `the ${page} at ${host}`, failed: () => undefined });
+    expect(await read(app, path)).toContain('<div id="root">the sheet at');
+    expect(await read(app, `${path}/log`)).toContain('<div id="root">the log at');
+    expect(await read(app, `${path}/log`)).toContain('id="given-sheet"');
   });
 
   it("comes compressed to whoever takes it so", async () => {

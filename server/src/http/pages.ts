@@ -5,21 +5,24 @@ import type { SheetDoc } from "@lampcrate/contract";
 import { type Context, Hono } from "hono";
 import { compress } from "hono/compress";
 
-/** A sheet drawn on the server, with the host that it was asked for at. */
-export type SheetMarkup = (sheet: SheetDoc, host: string) => Promise<string>;
+/** The pages of a challenge that are drawn here. */
+type DrawnPage = "sheet" | "log";
+
+/** A page of a challenge drawn on the server, with the host that it was asked for at. */
+export type PageMarkup = (sheet: SheetDoc, host: string, page: DrawnPage) => Promise<string>;
 
 interface Drawing {
   /** The sheet of a spoken code as it stands in an address; throws when there is none. */
   readonly sheetOf: (code: string) => SheetDoc;
   /** null: pages are drawn in the browser alone. */
-  readonly markup: SheetMarkup | null;
+  readonly markup: PageMarkup | null;
   /** Told of a sheet that is there and could not be drawn. */
   readonly failed: (error: unknown) => void;
 }
 
 /**
  * The built interface: files by name, which carry their hash and may be kept; family pages under /h, everything else the
- * desk. A challenge's sheet is in the first answer, to be read before its script has come.
+ * desk. A challenge's sheet, and the head of its logbook, are in the first answer, to be read before their script has come.
  */
 export function pages(folder: string, { sheetOf, markup, failed }: Drawing): Hono {
   const files = serveStatic({
@@ -32,17 +35,21 @@ export function pages(folder: string, { sheetOf, markup, failed }: Drawing): Hon
   const home = page("home.html");
   /** A file whose name stays: what it is now is asked for each time. */
   const named = (name: string, type: string) => (c: Context) => c.body(read(name), 200, { ...unkept, "content-type": type });
-  const sheet = async (c: Context): Promise<Response> => {
-    const drawn = markup && (await drawnSheet(c.req.param("code") ?? "", new URL(c.req.url).host, { sheetOf, markup, failed }));
-    return drawn ? c.html(withSheet(read("home.html"), drawn), 200, unkept) : home(c);
-  };
+  const drawnAs =
+    (which: DrawnPage) =>
+    async (c: Context): Promise<Response> => {
+      const host = new URL(c.req.url).host;
+      const drawn = markup && (await drawnPage(which, c.req.param("code") ?? "", host, { sheetOf, markup, failed }));
+      return drawn ? c.html(withSheet(read("home.html"), drawn), 200, unkept) : home(c);
+    };
   return new Hono()
     .get("/assets/*", files, (c) => c.text("Not found", 404))
     .get("/keeper.js", named("keeper.js", "text/javascript; charset=utf-8"))
     .get("/home.webmanifest", named("home.webmanifest", "application/manifest+json"))
     .use("/h/*", compress())
     .get("/h", home)
-    .get("/h/:code", sheet)
+    .get("/h/:code", drawnAs("sheet"))
+    .get("/h/:code/log", drawnAs("log"))
     .get("/h/*", home)
     .get("*", page("index.html"));
 }
@@ -54,24 +61,26 @@ interface Drawn {
   readonly markup: string;
 }
 
-/** A sheet stays the same object while nothing in it changes: it is drawn once for each host. */
+/** A sheet stays the same object while nothing in it changes: each of its pages is drawn once for each host. */
 const kept = new WeakMap<SheetDoc, Map<string, Promise<string>>>();
 
-function keptMarkup(sheet: SheetDoc, host: string, markup: SheetMarkup): Promise<string> {
+function keptMarkup(page: DrawnPage, sheet: SheetDoc, host: string, markup: PageMarkup): Promise<string> {
   const known = kept.get(sheet) ?? new Map<string, Promise<string>>();
   kept.set(sheet, known);
-  const drawn = known.get(host) ?? markup(sheet, host);
+  const key = `${page} ${host}`;
+  const drawn = known.get(key) ?? markup(sheet, host, page);
   // Whoever asks under many names is not kept for.
-  if (known.size < 4) known.set(host, drawn);
-  drawn.catch(() => known.delete(host));
+  if (known.size < 8) known.set(key, drawn);
+  drawn.catch(() => known.delete(key));
   return drawn;
 }
 
 /** null where there is no such challenge, or it can't be drawn here: the page says so itself. */
-async function drawnSheet(
+async function drawnPage(
+  page: DrawnPage,
   code: string,
   host: string,
-  { sheetOf, markup, failed }: Drawing & { readonly markup: SheetMarkup },
+  { sheetOf, markup, failed }: Drawing & { readonly markup: PageMarkup },
 ): Promise<Drawn | null> {
   let sheet: SheetDoc;
   try {
@@ -80,7 +89,7 @@ async function drawnSheet(
     return null;
   }
   try {
-    return { sheet, markup: await keptMarkup(sheet, host, markup) };
+    return { sheet, markup: await keptMarkup(page, sheet, host, markup) };
   } catch (error) {
     failed(error);
     return null;

@@ -1,15 +1,15 @@
 import type { SheetDoc } from "@lampcrate/contract";
-import { type AskedQuestions, codeInAddress } from "@lampcrate/core";
+import type { AskedQuestions } from "@lampcrate/core";
 import { useQuery } from "@tanstack/react-query";
-import { Link, useParams } from "react-router";
-import { RigDrawing } from "../../shared/pieces/RigDrawing.tsx";
+import { useParams } from "react-router";
 import { useWords } from "../../shared/words/useWords.ts";
-import { familyOf, questionsOf } from "../family.ts";
+import { questionsOf } from "../family.ts";
 import { useKept } from "../keeper/useKept.ts";
 import { sheetQuery } from "../queries.ts";
 import { Trouble } from "../Trouble.tsx";
 import { Helped } from "./Helped.tsx";
 import { HintLadder } from "./HintLadder.tsx";
+import { LogbookHead } from "./LogbookHead.tsx";
 import { OwnThings } from "./OwnThings.tsx";
 import { RuleAnswers } from "./RuleAnswers.tsx";
 import { SendPart } from "./SendPart.tsx";
@@ -47,29 +47,13 @@ function ToAsk({ questions: { before, during } }: { readonly questions: AskedQue
 
 function OpenLogbook({ sheet }: { readonly sheet: SheetDoc }) {
   const words = useWords();
-  const { brief, units } = sheet;
-  const family = familyOf(brief);
+  const { brief } = sheet;
   const book = useLogbook(sheet);
   if (book.draft.sent) return <Sent draft={book.draft} sheet={sheet} onStartOver={book.startOver} />;
   return (
     <main className="home">
       <title>{`${words.log.title}: ${sheet.title}`}</title>
-      <header>
-        <p className="soft small">
-          <Link to={`/h/${codeInAddress(sheet.code)}`}>{sheet.title}</Link>, {words.common.code} <span className="code">{sheet.code}</span>
-        </p>
-        <h1>{words.log.title}</h1>
-      </header>
-      <div className="card picture">
-        <RigDrawing scene={family.drawing(brief.spec, brief.design)} units={units} tall={230} small />
-      </div>
-      <section className="careful" aria-label={words.sheet.cautions}>
-        <ul className="small">
-          {sheet.cautions.map((caution) => (
-            <li key={caution}>{caution}</li>
-          ))}
-        </ul>
-      </section>
+      <LogbookHead sheet={sheet} />
       <ToAsk questions={questionsOf(brief)} />
       <RuleAnswers sheet={sheet} answers={book.draft.answers} onChange={(answers) => book.change({ answers })} />
       <OwnThings sheet={sheet} tokens={book.draft.tokens} onChange={(tokens) => book.change({ tokens })} />

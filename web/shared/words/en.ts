@@ -55,6 +55,7 @@ export const en = {
   },
   log: {
     title: "Logbook",
+    noScript: "The logbook needs scripts, which are turned off here. The printed sheet has a table to fill in by hand.",
     saved: "Saved on this device. Sent when you say so.",
     control: "First, the cargo alone",
     toAsk: "To ask each other",

@@ -1,11 +1,8 @@
 import type { SheetDoc } from "@lampcrate/contract";
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
-import { StrictMode } from "react";
+import { StrictMode, startTransition } from "react";
 import { createRoot } from "react-dom/client";
 import { createBrowserRouter, Outlet, RouterProvider, ScrollRestoration } from "react-router";
-import "../shared/tokens.css";
-import "../shared/logbook/logbook.css";
-import "./home.css";
 import { AskError } from "../shared/client.ts";
 import { Door } from "./Door.tsx";
 import { fetchFamily } from "./family.ts";
@@ -74,12 +71,15 @@ async function takeOver(): Promise<void> {
 const root = document.getElementById("root");
 if (!root) throw new Error("the page has no root");
 await takeOver();
-createRoot(root).render(
-  <StrictMode>
-    <QueryClientProvider client={queries}>
-      <RouterProvider router={router} />
-    </QueryClientProvider>
-  </StrictMode>,
+// A little at a time: whoever reads or scrolls meanwhile is not held up.
+startTransition(() =>
+  createRoot(root).render(
+    <StrictMode>
+      <QueryClientProvider client={queries}>
+        <RouterProvider router={router} />
+      </QueryClientProvider>
+    </StrictMode>,
+  ),
 );
 
 /** What a page that was closed had not sent yet goes on by itself. */
