@@ -1,6 +1,6 @@
 import { asFamily, families, type KitLine, startValues } from "@lampcrate/core";
 import * as kit from "../../core/test/samples.ts";
-import { type BriefDoc, type BuyingDoc, type MaterialDoc, plainMaterial, type SessionDoc } from "../src/index.ts";
+import { type BriefDoc, type BuyingDoc, type MaterialDoc, openAtOnce, plainMaterial, type SessionDoc } from "../src/index.ts";
 
 export { line } from "../../core/test/samples.ts";
 
@@ -26,6 +26,7 @@ export const brief = (lines: readonly KitLine[]): BriefDoc => ({
   youngestAge: 6,
   sketchFirst: true,
   plainBuildShown: true,
+  hintsOpen: openAtOnce,
   tiers: [],
   cautions: [],
   compared: null,

@@ -89,6 +89,42 @@ test("an odd value is questioned in place; kept only when they say so", async ({
   await expect(one.getByText("Do both wings fold the same way?")).toBeVisible();
 });
 
+test("hints open one after the other, as their planner set it: an example after three tests of one's own", async ({ browser }) => {
+  const at = `${house.url}/api/runs/${runId}`;
+  const { brief, briefRevision } = await (await desk.request.get(at)).json();
+  const hints = [
+    { id: "question-1", rung: "question", words: "Where does it turn?" },
+    { id: "example-1", rung: "example", words: "Long wings, one clip." },
+  ];
+  const opens = (tries: number, days = 0) => ({ tries, days });
+  const data = {
+    revision: briefRevision,
+    words: "hints",
+    brief: { ...brief, hints, hintsOpen: { question: opens(0), nudge: opens(1, 90), example: opens(3) } },
+  };
+  const headers = { origin: house.url };
+  expect((await desk.request.put(`${at}/brief`, { data, headers })).status()).toBe(200);
+  expect((await desk.request.post(`${at}/publish`, { headers })).status()).toBe(200);
+  const phone = await openPhone(browser);
+  await phone.goto(path);
+  const stuck = phone.getByRole("region", { name: "Stuck?" });
+  await stuck.getByRole("button", { name: "A question to ask yourselves" }).click();
+  await expect(stuck.getByText("Where does it turn?")).toBeVisible();
+  await expect(stuck.getByText("The next one opens after 3 more tests of your own.")).toBeVisible();
+  const one = phone.getByRole("region", { name: "Version 1" });
+  await one.getByLabel("Trial 1").fill("1.2");
+  await one.getByLabel("Trial 2").fill("1.3");
+  await expect(stuck.getByText("The next one opens after one more test of your own.")).toBeVisible();
+  await one.getByRole("group", { name: "Number 3: what came out" }).getByRole("button", { name: "no number: it failed" }).click();
+  await stuck.getByRole("button", { name: "One more hint" }).click();
+  await expect(stuck.getByText("Long wings, one clip.")).toBeVisible();
+  // What to try for a symptom waits for its day; the question doesn't.
+  await one.getByRole("button", { name: "does not spin" }).click();
+  await expect(one.getByText("Do both wings fold the same way?")).toBeVisible();
+  await expect(one.getByText(/The next one opens on \w+day \d+ \w+ 202\d\./)).toBeVisible();
+  await expect(one.getByText("You could try")).toBeHidden();
+});
+
 test("losing the line and retrying makes one entry, sent when the line is back", async ({ browser }) => {
   const before = (await entries()).length;
   const phone = await openPhone(browser);

@@ -65,7 +65,10 @@ const saidOn = ({ brief, words, lines }: SheetDoc): readonly string[] => [
 ];
 
 /** All that a brief says, what only the house reads too. */
-const allSaid = (sheet: SheetDoc): readonly string[] => [...textsOf(sheet.brief).map(({ text }) => text), ...saidOn(sheet)];
+const allSaid = (sheet: SheetDoc): readonly string[] => [
+  ...textsOf({ ...sheet.brief, hints: sheet.ladder.flatMap(({ hints }) => hints.map((words) => ({ words }))) }).map(({ text }) => text),
+  ...saidOn(sheet),
+];
 
 /** What can be seen of something in words. */
 const readOn = async (place: Locator): Promise<string> => (await place.allInnerTexts()).join(" ");

@@ -27,6 +27,19 @@ export interface AddedHint {
   readonly words: string;
 }
 
+/** When a rung of the ladder opens to a family: once they have tried so often, and so many days after entries open. */
+export interface RungOpens {
+  readonly tries: number;
+  readonly days: number;
+}
+
+/** Each rung of the ladder is there at once. */
+export const openAtOnce: Readonly<Record<HintRung, RungOpens>> = {
+  question: { tries: 0, days: 0 },
+  nudge: { tries: 0, days: 0 },
+  example: { tries: 0, days: 0 },
+};
+
 export interface AddedCaution {
   readonly id: string;
   readonly words: string;
@@ -56,6 +69,8 @@ export interface BriefDoc extends KitBrief {
   readonly cautions: readonly AddedCaution[];
   readonly rules: readonly AddedRule[];
   readonly hints: readonly AddedHint[];
+  /** When its rungs open, for these hints and for what its family says of each symptom. */
+  readonly hintsOpen: Readonly<Record<HintRung, RungOpens>>;
 }
 
 export interface BriefSave {

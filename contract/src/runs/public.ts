@@ -1,6 +1,6 @@
 import type { Interval, LineSource, RunKind, UnitChoice } from "@lampcrate/core";
 import type { EntryDoc, PictureKind } from "../entries/entry.ts";
-import type { BriefDoc } from "./brief.ts";
+import type { BriefDoc, HintRung } from "./brief.ts";
 import type { Scoring } from "./run.ts";
 
 /** A line as families read it. */
@@ -8,6 +8,18 @@ export interface SheetLine {
   readonly words: string;
   readonly source: LineSource;
   readonly standIn: string;
+}
+
+/** A rung of the ladder of hints, as it stands today. */
+export interface SheetRung {
+  readonly rung: HintRung;
+  /** Trials after which it opens. */
+  readonly tries: number;
+  /** The day on which it opens; null: its day has come. */
+  readonly opensOn: string | null;
+  /** How many hints of the brief's own stand on it, and those whose day has come: what is kept back is not sent. */
+  readonly count: number;
+  readonly hints: readonly string[];
 }
 
 /** What the challenge's family says for this build, its numbers told: how to begin, how the test is held, rules, the idea. */
@@ -26,7 +38,8 @@ export interface SheetDoc {
   readonly house: string;
   readonly version: number;
   readonly kind: RunKind;
-  readonly brief: Omit<BriefDoc, "lines">;
+  readonly brief: Omit<BriefDoc, "lines" | "hints" | "hintsOpen">;
+  readonly ladder: readonly SheetRung[];
   readonly words: SheetWords;
   readonly lines: readonly SheetLine[];
   readonly cautions: readonly string[];

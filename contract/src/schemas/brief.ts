@@ -17,7 +17,16 @@ import {
   unbound,
 } from "@lampcrate/core";
 import Joi from "joi";
-import { type AddedHint, type AddedRule, type BriefDoc, type BriefSave, hintRungs, type TierDoc } from "../runs/brief.ts";
+import {
+  type AddedHint,
+  type AddedRule,
+  type BriefDoc,
+  type BriefSave,
+  hintRungs,
+  openAtOnce,
+  type RungOpens,
+  type TierDoc,
+} from "../runs/brief.ts";
 import { outcomes } from "./outcomes.ts";
 import { fieldId, id, line, objectOf, revision, share, text } from "./parts.ts";
 
@@ -135,6 +144,11 @@ export function briefLists(anId: Joi.StringSchema, as: (of: Joi.ObjectSchema) =>
   };
 }
 
+const rungOpens = objectOf<RungOpens>({
+  tries: Joi.number().integer().min(0).max(30).required(),
+  days: Joi.number().integer().min(0).max(120).required(),
+}).required();
+
 /** A brief but for its lines. */
 export const briefFields = {
   family: Joi.string()
@@ -167,6 +181,7 @@ export const briefFields = {
     .allow(null)
     .required(),
   outcomes: outcomes as Joi.ObjectSchema,
+  hintsOpen: objectOf<BriefDoc["hintsOpen"]>({ question: rungOpens, nudge: rungOpens, example: rungOpens }).default(openAtOnce),
   ...briefLists(id, (of) => of),
 };
 

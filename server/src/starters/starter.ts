@@ -65,6 +65,8 @@ export function packOfStarter(starter: Starter): ChallengePack {
       rules: numbered("rule", starter.rules),
       cautions: numbered("caution", starter.cautions),
       hints: [...ladder("question", starter.questions), ...ladder("nudge", starter.nudges), ...ladder("example", starter.examples)],
+      // Questions at once, something to try after a failure of one's own, an example after three.
+      hintsOpen: { question: { tries: 0, days: 0 }, nudge: { tries: 1, days: 0 }, example: { tries: 3, days: 0 } },
     },
     lines: starter.lines.map(([material, per, amount, extra], i) => {
       const { materialId: __, ...line } = usualLine(`line_${i + 1}`, material);

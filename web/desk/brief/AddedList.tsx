@@ -6,6 +6,7 @@ import { useState } from "react";
 import { Fold } from "../pieces/Fold.tsx";
 import { useBriefWork, useRunActions } from "../work/RunContext.ts";
 import { useFilling } from "../work/useFilling.ts";
+import { RungsOpen } from "./RungsOpen.tsx";
 import { AddWords } from "./words/AddWords.tsx";
 import { SaidItem } from "./words/SaidItem.tsx";
 
@@ -82,6 +83,7 @@ export function AddedList({ part }: { readonly part: "rules" | "hints" }) {
         ))}
         {part === "hints" && own.length === 0 ? <li className="soft">None of this brief's own yet.</li> : null}
       </ul>
+      {part === "hints" ? <RungsOpen opens={brief.hintsOpen} onChange={(hintsOpen, said) => change({ hintsOpen }, said)} /> : null}
       <AddWords
         label={words.field}
         placeholder={words.placeholder}

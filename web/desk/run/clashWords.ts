@@ -44,6 +44,7 @@ const parts: Readonly<Partial<Record<keyof BriefDoc, string>>> = {
   cautions: "A caution",
   rules: "A rule",
   hints: "A hint",
+  hintsOpen: "When hints open",
   outcomes: "What a trial shows",
 };
 

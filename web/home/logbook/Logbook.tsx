@@ -1,14 +1,16 @@
-import type { SheetDoc } from "@lampcrate/contract";
+import type { SheetDoc, VersionInput } from "@lampcrate/contract";
 import type { AskedQuestions } from "@lampcrate/core";
 import { useQuery } from "@tanstack/react-query";
 import { useParams } from "react-router";
+import { NudgesShut } from "../../shared/logbook/nudges.ts";
+import { isUsed } from "../../shared/logbook/trialEdits.ts";
 import { useWords } from "../../shared/words/useWords.ts";
 import { questionsOf } from "../family.ts";
 import { useKept } from "../keeper/useKept.ts";
 import { sheetQuery } from "../queries.ts";
 import { Trouble } from "../Trouble.tsx";
 import { Helped } from "./Helped.tsx";
-import { HintLadder } from "./HintLadder.tsx";
+import { HintLadder, shutWords } from "./HintLadder.tsx";
 import { LogbookHead } from "./LogbookHead.tsx";
 import { OwnThings } from "./OwnThings.tsx";
 import { RuleAnswers } from "./RuleAnswers.tsx";
@@ -49,6 +51,8 @@ function OpenLogbook({ sheet }: { readonly sheet: SheetDoc }) {
   const words = useWords();
   const { brief } = sheet;
   const book = useLogbook(sheet);
+  const tries = triesIn(book.draft.versions);
+  const nudge = sheet.ladder.find(({ rung }) => rung === "nudge");
   if (book.draft.sent) return <Sent draft={book.draft} sheet={sheet} onStartOver={book.startOver} />;
   return (
     <main className="home">
@@ -57,14 +61,16 @@ function OpenLogbook({ sheet }: { readonly sheet: SheetDoc }) {
       <ToAsk questions={questionsOf(brief)} />
       <RuleAnswers sheet={sheet} answers={book.draft.answers} onChange={(answers) => book.change({ answers })} />
       <OwnThings sheet={sheet} tokens={book.draft.tokens} onChange={(tokens) => book.change({ tokens })} />
-      <Versions
-        sheet={sheet}
-        secret={book.draft.secret}
-        tokens={book.draft.tokens}
-        versions={book.draft.versions}
-        onChange={(versions) => book.change({ versions })}
-      />
-      <HintLadder hints={brief.hints} />
+      <NudgesShut value={nudge ? shutWords(nudge, tries, words) : null}>
+        <Versions
+          sheet={sheet}
+          secret={book.draft.secret}
+          tokens={book.draft.tokens}
+          versions={book.draft.versions}
+          onChange={(versions) => book.change({ versions })}
+        />
+      </NudgesShut>
+      <HintLadder ladder={sheet.ladder} tries={tries} />
       <Helped sheet={sheet} draft={book.draft} />
       <SendPart sheet={sheet} book={book} />
       <SentBefore code={sheet.code} but={null} />
@@ -72,3 +78,7 @@ function OpenLogbook({ sheet }: { readonly sheet: SheetDoc }) {
     </main>
   );
 }
+
+/** Tests made so far, whatever came of them. */
+const triesIn = (versions: readonly VersionInput[]): number =>
+  versions.reduce((sum, { role, trials }) => sum + (role === "build" ? trials.filter(isUsed).length : 0), 0);

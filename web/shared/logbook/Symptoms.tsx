@@ -1,5 +1,7 @@
 import type { Symptom } from "@lampcrate/core";
+import { useContext } from "react";
 import { useWords } from "../words/useWords.ts";
+import { NudgesShut } from "./nudges.ts";
 
 /** What was seen, beside any result; each has a question and something to try. */
 export function Symptoms({
@@ -14,6 +16,7 @@ export function Symptoms({
   readonly onChange: (seen: readonly string[]) => void;
 }) {
   const words = useWords();
+  const shut = useContext(NudgesShut);
   const chosen = symptoms.filter((symptom) => seen.includes(symptom.id));
   return (
     <div>
@@ -33,7 +36,8 @@ export function Symptoms({
       </div>
       {chosen.map((symptom) => (
         <p key={symptom.id} className="plain-words above">
-          <strong>{symptom.question}</strong> {words.log.nudge}: {symptom.nudge.charAt(0).toLowerCase() + symptom.nudge.slice(1)}
+          <strong>{symptom.question}</strong>{" "}
+          {shut ?? `${words.log.nudge}: ${symptom.nudge.charAt(0).toLowerCase()}${symptom.nudge.slice(1)}`}
         </p>
       ))}
     </div>

@@ -148,6 +148,8 @@ export const en = {
     stuck: "Stuck?",
     hintFirst: "A question to ask yourselves",
     hintNext: "One more hint",
+    hintAfter: (n: number) => `The next one opens after ${n === 1 ? "one more test" : `${n} more tests`} of your own.`,
+    hintOn: (day: string) => `The next one opens on ${day}.`,
     hintsDone: "That was the last hint.",
   },
   pictures: {

@@ -1,4 +1,12 @@
-import type { AddedCaution, AddedHint, AddedRule, BriefDoc, MaterialDoc, TierDoc } from "@lampcrate/contract";
+import {
+  type AddedCaution,
+  type AddedHint,
+  type AddedRule,
+  type BriefDoc,
+  type MaterialDoc,
+  openAtOnce,
+  type TierDoc,
+} from "@lampcrate/contract";
 import {
   asFamily,
   builtBy,
@@ -44,6 +52,7 @@ export const brief = sqliteTable("brief", {
   rules: text("rules", { mode: "json" }).$type<readonly AddedRule[]>().notNull().default([]),
   outcomes: text("outcomes", { mode: "json" }).$type<Outcomes>().notNull().default(asFamily),
   hints: text("hints", { mode: "json" }).$type<readonly AddedHint[]>().notNull().default([]),
+  hintsOpen: text("hints_open", { mode: "json" }).$type<BriefDoc["hintsOpen"]>().notNull().default(openAtOnce),
   /** What a challenge pack held that this version doesn't know: kept, so that it goes out again. */
   unknown: text("unknown", { mode: "json" }).$type<unknown>(),
   revision: integer("revision").notNull(),

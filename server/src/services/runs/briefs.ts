@@ -1,4 +1,4 @@
-import type { BriefDoc } from "@lampcrate/contract";
+import { type BriefDoc, openAtOnce } from "@lampcrate/contract";
 import {
   asFamily,
   bindErrors,
@@ -70,6 +70,7 @@ export function startingBrief(family: FamilyId): BriefDoc {
     cautions: [],
     rules: [],
     hints: [],
+    hintsOpen: openAtOnce,
   };
 }
 

@@ -2,13 +2,13 @@ import type { SheetDoc } from "@lampcrate/contract";
 import type { Database } from "../../db/open.ts";
 import { houseStamp } from "../house/house.ts";
 import { publicRun } from "./runs.ts";
-import { entryDoor, sheetDoc } from "./sheet.ts";
+import { entryDoor, ladderChangesAt, sheetDoc } from "./sheet.ts";
 
 const mostKept = 200;
 
-/** Challenge sheets as families ask for them: made once, and again when run, house or door have changed. */
+/** Challenge sheets as families ask for them: made once, and again when run, house, door or the ladder of hints have changed. */
 export class PublicSheets {
-  private readonly kept = new Map<string, { readonly stamp: string; readonly sheet: SheetDoc }>();
+  private readonly kept = new Map<string, { readonly stamp: string; readonly until: number; readonly sheet: SheetDoc }>();
 
   constructor(private readonly db: Database) {}
 
@@ -18,10 +18,10 @@ export class PublicSheets {
     const { zone, revision } = houseStamp(this.db);
     const stamp = `${row.revision} ${row.publishedVersion} ${revision} ${entryDoor(row, zone, now)}`;
     const known = this.kept.get(row.id);
-    if (known?.stamp === stamp) return known.sheet;
+    if (known?.stamp === stamp && now < known.until) return known.sheet;
     const sheet = sheetDoc(this.db, row, now);
     if (this.kept.size >= mostKept) this.kept.clear();
-    this.kept.set(row.id, { stamp, sheet });
+    this.kept.set(row.id, { stamp, until: ladderChangesAt(sheet, zone), sheet });
     return sheet;
   }
 }

@@ -1,7 +1,9 @@
-import type { SheetDoc, SheetLine, SheetWords } from "@lampcrate/contract";
+import { type BriefDoc, hintRungs, type SheetDoc, type SheetLine, type SheetRung, type SheetWords } from "@lampcrate/contract";
 import {
+  addDays,
   amountWords,
   buildValues,
+  dateOf,
   dateWords,
   endOfDay,
   type Filling,
@@ -44,13 +46,14 @@ function sheetOf(db: Store, row: RunRow, now: number, frozen: FrozenBrief, of: P
   const materials = Object.entries(frozen.materials).map(([id, { unit }]) => ({ id, unit }));
   const filling = fillingOf(frozen.brief, row, materials);
   const said = fillBrief(frozen.brief, filling);
-  const { lines, ...brief } = said;
+  const { lines, hints, hintsOpen, ...brief } = said;
   return {
     ...of,
     title: row.title,
     house: house.name,
     kind: row.kind,
     brief,
+    ladder: ladderOf({ hints, hintsOpen }, row.opensOn, dateOf(now, house.zone)),
     words: familyWords(frozen.brief, row.kind, filling),
     lines: lines.map((line) => sheetLine(line, frozen, row.units)),
     cautions: cautionWords({ ...frozen, brief: said }),
@@ -61,6 +64,23 @@ function sheetOf(db: Store, row: RunRow, now: number, frozen: FrozenBrief, of: P
     revealOn: row.revealOn,
     keeping: keepingWords(row, house.keepingDays),
   };
+}
+
+/** The ladder of hints on a day: what a planner keeps back until another one isn't sent. */
+function ladderOf({ hints, hintsOpen }: Pick<BriefDoc, "hints" | "hintsOpen">, opens: string | null, today: string): readonly SheetRung[] {
+  return hintRungs.map((rung) => {
+    const { tries, days } = hintsOpen[rung];
+    const own = hints.filter((hint) => hint.rung === rung).map(({ words }) => words);
+    const opensOn = days === 0 || opens === null ? null : addDays(opens, days);
+    const isOpen = opensOn === null || opensOn <= today;
+    return { rung, tries, opensOn: isOpen ? null : opensOn, count: own.length, hints: isOpen ? own : [] };
+  });
+}
+
+/** The next instant at which a rung opens by its day: until then a sheet that was made stays right. */
+export function ladderChangesAt({ ladder }: SheetDoc, zone: string): number {
+  const days = ladder.flatMap(({ opensOn }) => opensOn ?? []);
+  return Math.min(...days.map((day) => startOfDay(day, zone) ?? Number.POSITIVE_INFINITY));
 }
 
 /** What the family says for this very build, in the run's own units. */

@@ -1,0 +1,1 @@
+ALTER TABLE `brief` ADD `hints_open` text DEFAULT '{"question":{"tries":0,"days":0},"nudge":{"tries":0,"days":0},"example":{"tries":0,"days":0}}' NOT NULL;
