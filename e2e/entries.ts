@@ -23,6 +23,7 @@ export function burstEntry(i: number): EntryInput {
     consentPhoto: false,
     said: "",
     tokens: [],
+    timer: null,
     answers: [],
     versions: [version(1.2), version(1.5)],
   };

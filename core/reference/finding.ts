@@ -3,6 +3,7 @@ import { checkValue } from "../src/finding/flag.ts";
 import { permutationTest } from "../src/finding/permutation.ts";
 import { leastDifference, moreTrials, power, trialSigma, trialsNeeded } from "../src/finding/power.ts";
 import { rankingCertainty } from "../src/finding/ranking.ts";
+import { timerFrom } from "../src/finding/timer.ts";
 import { welch } from "../src/finding/welch.ts";
 import { parseQuantity } from "../src/quantity/parse.ts";
 
@@ -30,5 +31,6 @@ export const finding: Readonly<Record<string, (input: Input) => unknown>> = {
   "trial sigma": (i) => trialSigma(i.sigmaDesign, i.sigmaInstrument, i.resolution),
   "ranking certainty": (i) =>
     rankingCertainty({ entrants: i.k, trials: i.n, between: i.tau, within: i.sigma, scoredBy: "mean" }, "reference"),
+  "timer practice": (i) => timerFrom(i.errorsS),
   "more trials": (i) => moreTrials(i.new, i.old),
 };

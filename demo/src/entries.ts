@@ -32,6 +32,8 @@ function entry(name: string, told: readonly VersionInput[], said = ""): EntryInp
     consentPhoto: pictured && wholeBelow(4, seed, 2) > 0,
     said,
     tokens: [],
+    // One family in four practised at the stopwatch first.
+    timer: name.startsWith("spinner") && wholeBelow(4, seed, 3) === 0 ? { spread: 0.08, bias: 0.03 } : null,
     answers: [],
     versions,
   };

@@ -163,6 +163,7 @@ export function goodEntry(name: string, patch: Partial<EntryInput> = {}): EntryI
     consentPhoto: false,
     said: "",
     tokens: [],
+    timer: null,
     answers: [],
     versions: [version(["1.20", "1.24", "1.18"], 0.07), version(["1.60", "1.66", "1.58"], 0.1)],
     ...patch,

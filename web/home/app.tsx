@@ -46,6 +46,11 @@ const router = createBrowserRouter([
       },
       { path: "/h/:code", element: <Sheet />, HydrateFallback: () => null },
       {
+        path: "/h/:code/guide",
+        lazy: async () => ({ Component: (await import("./sheet/Guide.tsx")).Guide }),
+        HydrateFallback: () => null,
+      },
+      {
         path: "/h/:code/log",
         lazy: async () => ({ Component: (await import("./logbook/Logbook.tsx")).Logbook }),
         HydrateFallback: () => null,

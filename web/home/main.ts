@@ -1,6 +1,9 @@
 import "../shared/tokens.css";
 import "../shared/logbook/logbook.css";
 import "./home.css";
+import { showLetters } from "./letters.ts";
+
+showLetters();
 
 /** Whether the server drew the page: then it is read before its script begins. */
 const isDrawn = document.getElementById("given-sheet") !== null;

@@ -45,6 +45,7 @@ describe("a logbook on the device", () => {
       consentPhoto: false,
       said: "",
       tokens: [],
+      timer: null,
       answers: [],
       versions: [
         {

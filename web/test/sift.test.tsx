@@ -21,6 +21,7 @@ const entry = (alias: string): EntryDoc => ({
   ageBand: null,
   said: "",
   tokens: [],
+  timer: null,
   answers: [],
   briefVersion: 1,
   dimension: "time",

@@ -1,4 +1,4 @@
-import type { Dimension, Flag, NamedToken, Offer, TestPlace, TrialKind, VersionRole } from "@lampcrate/core";
+import type { Dimension, Flag, NamedToken, Offer, TestPlace, Timer, TrialKind, VersionRole } from "@lampcrate/core";
 
 export const ageBands = ["under 6", "6 to 8", "9 to 11", "12 to 15", "16 and over", "mixed"] as const;
 export type AgeBand = (typeof ageBands)[number];
@@ -80,6 +80,8 @@ export interface EntryInput {
   readonly said: string;
   /** Things they counted loads in, by their own names. */
   readonly tokens: readonly NamedToken[];
+  /** How whoever timed by hand times, from practice; null where nobody practised. */
+  readonly timer: Timer | null;
   readonly answers: readonly RuleAnswer[];
   readonly versions: readonly VersionInput[];
 }
@@ -90,6 +92,7 @@ export interface EntryCorrection {
   readonly said: string;
   /** Things they counted loads in, by their own names. */
   readonly tokens: readonly NamedToken[];
+  readonly timer: Timer | null;
   readonly answers: readonly RuleAnswer[];
   readonly versions: readonly VersionInput[];
 }
@@ -139,6 +142,7 @@ export interface EntryDoc {
   readonly ageBand: AgeBand | null;
   readonly said: string;
   readonly tokens: readonly NamedToken[];
+  readonly timer: Timer | null;
   readonly answers: readonly RuleAnswer[];
   readonly briefVersion: number;
   /** What its values measure, by the sheet it was built from. */

@@ -1,4 +1,4 @@
-import { instruments, isOddLine, type TrialKind, testPlaces, trialKinds, versionRoles } from "@lampcrate/core";
+import { instruments, isOddLine, type Timer, type TrialKind, testPlaces, trialKinds, versionRoles } from "@lampcrate/core";
 import Joi from "joi";
 import {
   ageBands,
@@ -122,6 +122,9 @@ const aboutEntry = {
   ageBand,
   said: text(600).required(),
   tokens: tokens.default([]),
+  timer: objectOf<Timer>({ spread: Joi.number().greater(0).max(0.5).required(), bias: Joi.number().min(-0.5).max(0.5).required() })
+    .allow(null)
+    .default(null),
   answers: Joi.array()
     .items(objectOf<RuleAnswer>({ rule: line(400).min(1).required(), yes: Joi.boolean().required() }))
     .max(40)

@@ -7,6 +7,7 @@ import type { Read } from "../quantity/parse.ts";
 import { unitById } from "../quantity/units.ts";
 import { checkValue, type Offer, type Verdict } from "./flag.ts";
 import { readSetting, readTrial } from "./readTrial.ts";
+import { handTimer, type Timer } from "./timer.ts";
 
 /** What one typed trial says, held against the brief. */
 export interface CheckedTrial {
@@ -39,17 +40,29 @@ function designOf(design: Values, version: Pick<CheckedVersion, "variables">): V
   return { ...design, ...version.variables };
 }
 
-/** Bounds of the family's first measure for one version and instrument, SI. What is impossible is never merely unusual: soft lies inside hard. */
+/**
+ * Bounds of the family's first measure for one version and instrument, SI, for values as they are logged. What is
+ * impossible is never merely unusual: soft lies inside hard. Times by hand yield by the person's own spread, where that
+ * is known from practice, and are expected so much late as theirs are.
+ */
 export function versionBounds(
   family: Family,
   spec: Values,
   design: Values,
   version: Omit<CheckedVersion, "trials">,
   instrument: string,
+  timer: Timer | null = null,
 ): Bounds {
-  const { hard, soft } = familyBounds(family, spec, designOf(design, version), version, instrument);
-  return { hard, soft: tightest(soft, hard) };
+  const own = instrument === handTimer ? timer : null;
+  const { hard, soft } = familyBounds(family, spec, designOf(design, version), version, own?.spread ?? boundSdOf(instrument));
+  const late = own?.bias ?? 0;
+  return { hard: shifted(hard, late), soft: shifted(tightest(soft, hard), late) };
 }
+
+/** Bounds of values that are logged so much late: a value less its bias is held against the bounds themselves. */
+const shifted = ([low, high]: Bounds["hard"], by: number): Bounds["hard"] => [low + by, high + by];
+
+const boundSdOf = (instrument: string): number => instrumentById(instrument)?.boundSd ?? 0;
 
 /** What a version was predicted to give of the family's first measure, SI; null for a bare test. */
 export function versionPrediction(family: Family, spec: Values, design: Values, version: Omit<CheckedVersion, "trials">): Band | null {
@@ -58,15 +71,20 @@ export function versionPrediction(family: Family, spec: Values, design: Values, 
   return family.predict(spec, designOf(design, version)).find((p) => p.id === measure.id)?.band ?? null;
 }
 
-function familyBounds(family: Family, spec: Values, built: Values, version: Omit<CheckedVersion, "trials">, instrument: string): Bounds {
-  const sd = instrumentById(instrument)?.boundSd ?? 0;
+function familyBounds(family: Family, spec: Values, built: Values, version: Omit<CheckedVersion, "trials">, sd: number): Bounds {
   if (version.role === "control" && family.controlBounds) return family.controlBounds(spec, built, sd);
   const place = version.place === null ? {} : { indoors: version.place === "indoors" };
   return family.bounds(family.measures(spec)[0].id, spec, built, sd, place);
 }
 
 /** Reads and checks every trial of a version; a trial without a number is never flagged. */
-export function checkVersion(family: Family, spec: Values, design: Values, version: CheckedVersion): readonly CheckedTrial[] {
+export function checkVersion(
+  family: Family,
+  spec: Values,
+  design: Values,
+  version: CheckedVersion,
+  timer: Timer | null = null,
+): readonly CheckedTrial[] {
   const [measure] = family.measures(spec);
   const reads = version.trials.map((trial) => readTrial(trial.raw, measure));
   // Asked for only where a value is odd: some predictions cost a simulation.
@@ -74,7 +92,7 @@ export function checkVersion(family: Family, spec: Values, design: Values, versi
   const boundsBy = new Map<string, Bounds>();
   const boundsOf = ({ instrument, setting }: CheckedWords): Bounds => {
     const key = `${instrument} ${setting ?? ""}`;
-    const bounds = boundsBy.get(key) ?? versionBounds(family, specAt(spec, measure, setting ?? null), design, version, instrument);
+    const bounds = boundsBy.get(key) ?? versionBounds(family, specAt(spec, measure, setting ?? null), design, version, instrument, timer);
     boundsBy.set(key, bounds);
     return bounds;
   };

@@ -82,13 +82,19 @@ export function EntryView({ entry, sifting, whyBox }: EntryViewProps) {
 }
 
 /** Rules they answered with no, and what they counted loads in. */
-function AboutEntry({ entry: { answers, tokens }, units }: { readonly entry: EntryDoc; readonly units: UnitChoice }) {
+function AboutEntry({ entry: { answers, tokens, timer }, units }: { readonly entry: EntryDoc; readonly units: UnitChoice }) {
   const [yes, no] = [answers.filter((one) => one.yes), answers.filter((one) => !one.yes)];
   return (
     <>
       {answers.length === 0 ? null : (
         <p className={no.length > 0 ? "flagged small" : "small"}>
           {no.length === 0 ? `All ${yes.length} rules answered yes.` : `Answered no: ${no.map(({ rule }) => rule).join(" ")}`}
+        </p>
+      )}
+      {timer === null ? null : (
+        <p className="small soft">
+          They practised at the stopwatch: their times scatter by {timer.spread.toFixed(2)} s and are {Math.abs(timer.bias).toFixed(2)} s
+          too {timer.bias >= 0 ? "long" : "short"}. Bounds and flags go by that; the values stay as logged.
         </p>
       )}
       {tokens.map(({ name, massKg, weighed }) => (

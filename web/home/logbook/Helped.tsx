@@ -4,12 +4,11 @@ import { filledVersions } from "../../shared/logbook/versions.ts";
 import type { LogDraft } from "./draft.ts";
 
 /** Did the last change help? Said as soon as two versions have numbers; reckoned on the device. */
-export function Helped({ sheet, draft }: { readonly sheet: SheetDoc; readonly draft: Pick<LogDraft, "versions" | "tokens"> }) {
-  const { tokens } = draft;
+export function Helped({ sheet, draft }: { readonly sheet: SheetDoc; readonly draft: Pick<LogDraft, "versions" | "tokens" | "timer"> }) {
   const filled = filledVersions(draft.versions);
   const words = useQuery({
-    queryKey: ["helped", sheet.code, filled, tokens],
-    queryFn: async () => (await import("./helpedWords.ts")).helpedWords(sheet, filled, tokens),
+    queryKey: ["helped", sheet.code, filled, draft.tokens, draft.timer],
+    queryFn: async () => (await import("./helpedWords.ts")).helpedWords(sheet, filled, draft),
     enabled: filled.filter((version) => version.role === "build").length >= 2,
     placeholderData: (before) => before,
   });

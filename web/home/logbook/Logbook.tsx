@@ -1,12 +1,14 @@
 import type { SheetDoc, VersionInput } from "@lampcrate/contract";
 import type { AskedQuestions } from "@lampcrate/core";
 import { useQuery } from "@tanstack/react-query";
+import { useRef } from "react";
 import { useParams } from "react-router";
 import { NudgesShut } from "../../shared/logbook/nudges.ts";
 import { isUsed } from "../../shared/logbook/trialEdits.ts";
 import { useWords } from "../../shared/words/useWords.ts";
-import { questionsOf } from "../family.ts";
+import { familyOf, questionsOf } from "../family.ts";
 import { useKept } from "../keeper/useKept.ts";
+import { TimerPractice } from "../practice/TimerPractice.tsx";
 import { sheetQuery } from "../queries.ts";
 import { Trouble } from "../Trouble.tsx";
 import { Helped } from "./Helped.tsx";
@@ -19,6 +21,7 @@ import { Sent } from "./Sent.tsx";
 import { SentBefore } from "./SentBefore.tsx";
 import { useLogbook } from "./useLogbook.ts";
 import { Versions } from "./Versions.tsx";
+import { WalkBar } from "./walk/WalkBar.tsx";
 
 /** What a family built, changed, guessed and measured; kept on the device until they send it. */
 export function Logbook() {
@@ -51,32 +54,46 @@ function OpenLogbook({ sheet }: { readonly sheet: SheetDoc }) {
   const words = useWords();
   const { brief } = sheet;
   const book = useLogbook(sheet);
+  const page = useRef<HTMLElement>(null);
   const tries = triesIn(book.draft.versions);
   const nudge = sheet.ladder.find(({ rung }) => rung === "nudge");
   if (book.draft.sent) return <Sent draft={book.draft} sheet={sheet} onStartOver={book.startOver} />;
   return (
-    <main className="home">
+    <main className="home" ref={page}>
       <title>{`${words.log.title}: ${sheet.title}`}</title>
-      <LogbookHead sheet={sheet} />
-      <ToAsk questions={questionsOf(brief)} />
+      <div className="stacked" data-stop={words.walk.careful} tabIndex={-1}>
+        <LogbookHead sheet={sheet} />
+        <ToAsk questions={questionsOf(brief)} />
+      </div>
       <RuleAnswers sheet={sheet} answers={book.draft.answers} onChange={(answers) => book.change({ answers })} />
       <OwnThings sheet={sheet} tokens={book.draft.tokens} onChange={(tokens) => book.change({ tokens })} />
+      {isTimed(sheet) ? <TimerPractice timer={book.draft.timer} onChange={(timer) => book.change({ timer })} /> : null}
       <NudgesShut value={nudge ? shutWords(nudge, tries, words) : null}>
         <Versions
           sheet={sheet}
           secret={book.draft.secret}
+          timer={book.draft.timer}
           tokens={book.draft.tokens}
           versions={book.draft.versions}
           onChange={(versions) => book.change({ versions })}
         />
       </NudgesShut>
-      <HintLadder ladder={sheet.ladder} tries={tries} />
-      <Helped sheet={sheet} draft={book.draft} />
+      <div className="stacked" data-stop={words.walk.more} tabIndex={-1}>
+        <HintLadder ladder={sheet.ladder} tries={tries} />
+        <Helped sheet={sheet} draft={book.draft} />
+      </div>
       <SendPart sheet={sheet} book={book} />
       <SentBefore code={sheet.code} but={null} />
       <p className="soft small">{words.log.saved}</p>
+      <WalkBar within={page} />
     </main>
   );
+}
+
+/** Whether it is a hand on a stopwatch that measures. */
+function isTimed({ brief }: SheetDoc): boolean {
+  const [measure] = familyOf(brief).measures(brief.spec);
+  return measure.dimension === "time" && !measure.numberless;
 }
 
 /** Tests made so far, whatever came of them. */

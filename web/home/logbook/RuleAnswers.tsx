@@ -21,7 +21,7 @@ export function RuleAnswers({ sheet, answers, onChange }: RuleAnswersProps) {
     onChange(isSame ? others : [...others, { rule, yes }]);
   };
   return (
-    <section className="card stacked near" aria-labelledby={id}>
+    <section className="card stacked near" aria-labelledby={id} data-stop={words.walk.rules} tabIndex={-1}>
       <h2 id={id}>{words.log.rulesTitle}</h2>
       {rules.map((rule) => {
         const said = answers.find((one) => one.rule === rule)?.yes;

@@ -15,7 +15,7 @@ export function SendPart({ sheet, book }: { readonly sheet: SheetDoc; readonly b
   const missing = missingWords(sheet, draft, words);
   const asked = sheet.brief.outcomes.versions;
   return (
-    <section className="card stacked" aria-labelledby="send">
+    <section className="card stacked" aria-labelledby="send" data-stop={words.walk.send} tabIndex={-1}>
       <h2 id="send">{words.log.adult}</h2>
       <AboutIt ageBand={draft.ageBand} said={draft.said} questions={questionsOf(sheet.brief).after} onChange={change} />
       <p className="small soft">{words.log.noNames}</p>
@@ -67,7 +67,7 @@ function missingWords(sheet: SheetDoc, draft: LogDraft, words: ReturnType<typeof
   const [measure] = family.measures(sheet.brief.spec);
   const filled = filledVersions(draft.versions);
   const reads = filled.flatMap((version) =>
-    checkVersion(family, sheet.brief.spec, sheet.brief.design, version).map(({ read, broke }, i) => ({
+    checkVersion(family, sheet.brief.spec, sheet.brief.design, version, draft.timer).map(({ read, broke }, i) => ({
       unread: !read.ok && read.reason !== "token mass unknown" && (version.trials[i]?.raw ?? null) !== null,
       unreadBroke: !broke.ok && broke.reason !== "token mass unknown" && (version.trials[i]?.broke ?? null) !== null,
       unset: isUnset(version.trials[i], measure),

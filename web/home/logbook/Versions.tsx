@@ -1,5 +1,5 @@
 import { mostPictures, type SheetDoc, type VersionInput } from "@lampcrate/contract";
-import type { NamedToken } from "@lampcrate/core";
+import type { NamedToken, Timer } from "@lampcrate/core";
 import { useState } from "react";
 import { VersionCard } from "../../shared/logbook/VersionCard.tsx";
 import { blankVersion } from "../../shared/logbook/versions.ts";
@@ -13,6 +13,7 @@ interface VersionsProps {
   readonly sheet: SheetDoc;
   /** Of the entry's private link: its pictures belong to it. */
   readonly secret: string;
+  readonly timer: Timer | null;
   /** What they count loads in, by their own names. */
   readonly tokens: readonly NamedToken[];
   readonly versions: readonly VersionInput[];
@@ -20,7 +21,7 @@ interface VersionsProps {
 }
 
 /** The versions one below the other, and the next one to add. */
-export function Versions({ sheet, secret, tokens, versions, onChange }: VersionsProps) {
+export function Versions({ sheet, secret, timer, tokens, versions, onChange }: VersionsProps) {
   const words = useWords();
   const { brief } = sheet;
   const family = familyOf(brief, tokens);
@@ -50,7 +51,7 @@ export function Versions({ sheet, secret, tokens, versions, onChange }: Versions
             key={keys.list[i]}
             title={title}
             first={number === 1}
-            tried={{ family, spec: brief.spec, design: brief.design, units: sheet.units, outcomes: brief.outcomes }}
+            tried={{ family, spec: brief.spec, design: brief.design, units: sheet.units, outcomes: brief.outcomes, timer }}
             version={version}
             removable={version.role === "build" && builds > 1}
             pictures={

@@ -7,10 +7,11 @@ import {
   type TrialInput,
   type VersionInput,
 } from "@lampcrate/contract";
-import type { Family, NamedToken } from "@lampcrate/core";
+import type { Family, NamedToken, Timer } from "@lampcrate/core";
 import { nanoid } from "nanoid";
 import { blankVersion, filledVersions } from "../../shared/logbook/versions.ts";
 import { forgetPictures } from "../pictures/album.ts";
+import { keptTimer } from "../practice/keptTimer.ts";
 
 /** A logbook as it is kept on the device. */
 export interface LogDraft {
@@ -21,6 +22,7 @@ export interface LogDraft {
   readonly photo: boolean;
   readonly said: string;
   readonly tokens: readonly NamedToken[];
+  readonly timer: Timer | null;
   readonly answers: readonly RuleAnswer[];
   readonly versions: readonly VersionInput[];
   /** Set once the server has it. */
@@ -41,6 +43,7 @@ export function newDraft(family: Family, brief: Pick<SheetDoc["brief"], "spec" |
     photo: false,
     said: "",
     tokens: [],
+    timer: keptTimer(),
     answers: [],
     sent: null,
     sending: false,
@@ -62,6 +65,7 @@ export function entryOf(draft: LogDraft): EntryInput {
     consentPhoto: draft.photo,
     said: draft.said,
     tokens: draft.tokens,
+    timer: draft.timer,
     answers: draft.answers,
     versions: filledVersions(draft.versions),
   };
@@ -97,6 +101,7 @@ function draftFrom(kept: unknown): LogDraft | null {
     ...draft,
     sending: draft.sending ?? false,
     tokens: draft.tokens ?? [],
+    timer: draft.timer ?? null,
     answers: draft.answers ?? [],
     versions: draft.versions.map((version) => ({
       ...version,

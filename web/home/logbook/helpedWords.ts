@@ -1,9 +1,14 @@
 import type { SheetDoc, VersionInput } from "@lampcrate/contract";
-import { checkVersion, comparisonWords, countedOutcomes, type NamedToken, readSetting, runFindings } from "@lampcrate/core";
+import { checkVersion, comparisonWords, countedOutcomes, readSetting, runFindings } from "@lampcrate/core";
 import { familyOf } from "../family.ts";
+import type { LogDraft } from "./draft.ts";
 
 /** The last change of a logbook in plain words; null while there is nothing to compare. */
-export function helpedWords(sheet: SheetDoc, versions: readonly VersionInput[], tokens: readonly NamedToken[]): string | null {
+export function helpedWords(
+  sheet: SheetDoc,
+  versions: readonly VersionInput[],
+  { tokens, timer }: Pick<LogDraft, "tokens" | "timer">,
+): string | null {
   const { brief } = sheet;
   const family = familyOf(brief, tokens);
   const { setting } = family.measures(brief.spec)[0];
@@ -11,7 +16,7 @@ export function helpedWords(sheet: SheetDoc, versions: readonly VersionInput[], 
     id: "own",
     alias: "you",
     versions: versions.map((version, i) => {
-      const checked = checkVersion(family, brief.spec, brief.design, version).map(({ read, broke, verdict }, t) => ({
+      const checked = checkVersion(family, brief.spec, brief.design, version, timer).map(({ read, broke, verdict }, t) => ({
         value: read.ok ? read.si : null,
         broke: broke.ok ? broke.si : null,
         flag: verdict.flag,

@@ -118,7 +118,7 @@ function OpenMine({ mine, secret, onErased }: { readonly mine: MineDoc; readonly
       </p>
       <RuleAnswers sheet={sheet} answers={about.answers} onChange={(answers) => setAbout((now) => ({ ...now, answers }))} />
       <OwnThings sheet={sheet} tokens={about.tokens} onChange={(tokens) => setAbout((now) => ({ ...now, tokens }))} />
-      <Versions sheet={sheet} secret={secret} tokens={about.tokens} versions={versions} onChange={setVersions} />
+      <Versions sheet={sheet} secret={secret} timer={about.timer} tokens={about.tokens} versions={versions} onChange={setVersions} />
       <section className="card stacked" aria-label={words.log.adult}>
         <AboutIt ageBand={about.ageBand} said={about.said} questions={[]} onChange={(patch) => setAbout((now) => ({ ...now, ...patch }))} />
       </section>
@@ -178,4 +178,4 @@ function OpenMine({ mine, secret, onErased }: { readonly mine: MineDoc; readonly
 }
 
 /** What goes with an entry as a whole, and can be corrected. */
-const aboutOf = ({ ageBand, said, tokens, answers }: MineDoc["entry"]) => ({ ageBand, said, tokens, answers });
+const aboutOf = ({ ageBand, said, tokens, timer, answers }: MineDoc["entry"]) => ({ ageBand, said, tokens, timer, answers });

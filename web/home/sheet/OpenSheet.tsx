@@ -5,6 +5,7 @@ import { RigDrawing } from "../../shared/pieces/RigDrawing.tsx";
 import { useWords } from "../../shared/words/useWords.ts";
 import { familyOf } from "../family.ts";
 import { BlankLog } from "./BlankLog.tsx";
+import { LargeLetters } from "./LargeLetters.tsx";
 import { Materials } from "./Materials.tsx";
 
 /** The sheet of a challenge, on a phone or on one printed page; the server answers with the same. */
@@ -103,22 +104,26 @@ export function OpenSheet({ sheet }: { readonly sheet: SheetDoc }) {
       <p className="plain-words wide">
         <strong>{closingWords(sheet, words)}</strong>
       </p>
-      <div className="stacked no-print">
+      <div className="buttons no-print">
+        {sheet.entries === "closed" ? (
+          <Link className="plain" to={`${path}/reveal`}>
+            {words.sheet.reveal}
+          </Link>
+        ) : null}
+        <button type="button" className="plain" onClick={() => window.print()}>
+          {words.sheet.print}
+        </button>
+        <Link className="plain" to={`${path}/guide`}>
+          {words.sheet.guide}
+        </Link>
+        <LargeLetters />
+      </div>
+      <BlankLog sheet={sheet} />
+      <div className="to-log no-print">
         <Link className="big" to={`${path}/log`}>
           {words.sheet.log}
         </Link>
-        <div className="buttons">
-          {sheet.entries === "closed" ? (
-            <Link className="plain" to={`${path}/reveal`}>
-              {words.sheet.reveal}
-            </Link>
-          ) : null}
-          <button type="button" className="plain" onClick={() => window.print()}>
-            {words.sheet.print}
-          </button>
-        </div>
       </div>
-      <BlankLog sheet={sheet} />
     </main>
   );
 }

@@ -45,7 +45,7 @@ export function VersionCard({ title, first, tried, version, removable, pictures,
   const { family, spec, design, units } = tried;
   const [measure] = family.measures(spec);
   const further = furtherOf(family, spec, tried.outcomes);
-  const checked = checkVersion(family, spec, design, version);
+  const checked = checkVersion(family, spec, design, version, tried.timer);
   const setTrial = (index: number, patch: Partial<TrialInput>): void =>
     onChange({ ...version, trials: version.trials.map((trial, i) => (i === index ? { ...trial, ...patch } : trial)) });
   const next = version.trials.findIndex((trial) => !isUsed(trial));
@@ -55,10 +55,8 @@ export function VersionCard({ title, first, tried, version, removable, pictures,
   return (
     <section className="card stacked" aria-labelledby={id}>
       <h2 id={id}>{title}</h2>
-      {version.role === "control" ? (
-        <p>{family.protocol.control}</p>
-      ) : (
-        <>
+      {version.role === "control" ? null : (
+        <div className="stacked near" data-stop={words.walk.build(title)} tabIndex={-1}>
           <label className="field">
             <span>{first ? words.log.changedFirst : words.log.changed}</span>
             <input
@@ -92,64 +90,72 @@ export function VersionCard({ title, first, tried, version, removable, pictures,
           <p id={`${id}-guess`} role="status" className="trouble-text says">
             {unreadGuess}
           </p>
-        </>
+          {pictures}
+          <AboutTest version={version} onChange={onChange} />
+        </div>
       )}
-      {pictures}
-      <AboutTest version={version} onChange={onChange} />
-      {timed ? (
-        <Stopwatch
-          next={next < 0 ? null : next + 1}
-          onTime={(seconds) =>
-            next >= 0 && setTrial(next, { outcome: "number", raw: seconds.toFixed(2), instrument: "hand stopwatch", kept: false })
-          }
-          onTakeBack={(number) => setTrial(number - 1, { raw: null, kept: false })}
-        />
-      ) : null}
-      {measure.instruments.length > 1 && !timed && !measure.numberless ? (
-        <InstrumentChoice measure={measure} version={version} onChange={onChange} />
-      ) : null}
-      {version.trials.map((trial, i) => (
-        <TrialRow
-          key={i}
-          number={i + 1}
-          trial={trial}
-          checked={checked[i]}
-          measure={measure}
-          further={further}
-          offered={i === next ? nextTried(tried, measure, version) : null}
-          worked={family.worked ? (si) => workedOut(tried, trial, si) : null}
-          units={units}
-          symptoms={symptomsOf(tried, version, trial)}
-          onChange={(patch) => setTrial(i, patch)}
-        />
-      ))}
-      {next < 0 && version.trials.length < mostTrials ? (
-        <div>
-          <button
-            type="button"
-            className="link"
-            onClick={() =>
-              onChange({
-                ...version,
-                trials: [...version.trials, blankTrial(version.trials.at(-1)?.instrument ?? measure.instruments[0] ?? "")],
-              })
+      <div className="stacked near" data-stop={version.role === "control" ? title : words.walk.test(title)} tabIndex={-1}>
+        {version.role === "control" ? (
+          <>
+            <p>{family.protocol.control}</p>
+            <AboutTest version={version} onChange={onChange} />
+          </>
+        ) : null}
+        {timed ? (
+          <Stopwatch
+            next={next < 0 ? null : next + 1}
+            onTime={(seconds) =>
+              next >= 0 && setTrial(next, { outcome: "number", raw: seconds.toFixed(2), instrument: "hand stopwatch", kept: false })
             }
-          >
-            {words.log.oneMore}
-          </button>
-        </div>
-      ) : null}
-      {/* A guess is made before one knows what to expect. */}
-      {version.role === "control" || isGuessed || version.trials.some(isUsed) ? (
-        <Expected tried={tried} version={version} measure={measure} values={checked.flatMap((c) => (c.read.ok ? [c.read.si] : []))} />
-      ) : null}
-      {removable ? (
-        <div>
-          <button type="button" className="link" onClick={onRemove}>
-            {words.log.remove}
-          </button>
-        </div>
-      ) : null}
+            onTakeBack={(number) => setTrial(number - 1, { raw: null, kept: false })}
+          />
+        ) : null}
+        {measure.instruments.length > 1 && !timed && !measure.numberless ? (
+          <InstrumentChoice measure={measure} version={version} onChange={onChange} />
+        ) : null}
+        {version.trials.map((trial, i) => (
+          <TrialRow
+            key={i}
+            number={i + 1}
+            trial={trial}
+            checked={checked[i]}
+            measure={measure}
+            further={further}
+            offered={i === next ? nextTried(tried, measure, version) : null}
+            worked={family.worked ? (si) => workedOut(tried, trial, si) : null}
+            units={units}
+            symptoms={symptomsOf(tried, version, trial)}
+            onChange={(patch) => setTrial(i, patch)}
+          />
+        ))}
+        {next < 0 && version.trials.length < mostTrials ? (
+          <div>
+            <button
+              type="button"
+              className="link"
+              onClick={() =>
+                onChange({
+                  ...version,
+                  trials: [...version.trials, blankTrial(version.trials.at(-1)?.instrument ?? measure.instruments[0] ?? "")],
+                })
+              }
+            >
+              {words.log.oneMore}
+            </button>
+          </div>
+        ) : null}
+        {/* A guess is made before one knows what to expect. */}
+        {version.role === "control" || isGuessed || version.trials.some(isUsed) ? (
+          <Expected tried={tried} version={version} measure={measure} values={checked.flatMap((c) => (c.read.ok ? [c.read.si] : []))} />
+        ) : null}
+        {removable ? (
+          <div>
+            <button type="button" className="link" onClick={onRemove}>
+              {words.log.remove}
+            </button>
+          </div>
+        ) : null}
+      </div>
     </section>
   );
 }

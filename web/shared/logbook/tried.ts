@@ -1,4 +1,4 @@
-import type { Family, Outcomes, UnitChoice, Values } from "@lampcrate/core";
+import type { Family, Outcomes, Timer, UnitChoice, Values } from "@lampcrate/core";
 
 /** What is tried: a family's challenge with its numbers. */
 export interface Tried {
@@ -7,4 +7,6 @@ export interface Tried {
   readonly design: Values;
   readonly units: UnitChoice;
   readonly outcomes: Outcomes;
+  /** How whoever times by hand times, from practice. */
+  readonly timer?: Timer | null;
 }

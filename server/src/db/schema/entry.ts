@@ -1,5 +1,5 @@
 import { type BriefDoc, type Broke, decisions, entryStates, type PictureInput, type RuleAnswer } from "@lampcrate/contract";
-import { type NamedToken, testPlaces, trialKinds, versionRoles } from "@lampcrate/core";
+import { type NamedToken, type Timer, testPlaces, trialKinds, versionRoles } from "@lampcrate/core";
 import { blob, check, index, integer, primaryKey, real, sqliteTable, text, uniqueIndex } from "drizzle-orm/sqlite-core";
 import { within } from "./checks.ts";
 import { staff } from "./house.ts";
@@ -24,6 +24,8 @@ export const entry = sqliteTable(
     ageBand: text("age_band"),
     said: text("said").notNull(),
     tokens: text("tokens", { mode: "json" }).$type<readonly NamedToken[]>().notNull().default([]),
+    /** How whoever timed by hand times, from practice; null where nobody practised. */
+    timer: text("timer", { mode: "json" }).$type<Timer | null>(),
     answers: text("answers", { mode: "json" }).$type<readonly RuleAnswer[]>().notNull().default([]),
     source: text("source", { enum: ["home", "keyed in", "house trial"] }).notNull(),
     state: text("state", { enum: [...entryStates, "house trial"] }).notNull(),

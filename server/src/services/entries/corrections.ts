@@ -11,7 +11,7 @@ import { readVersions } from "./readVersions.ts";
 type EntryRow = typeof entry.$inferSelect;
 
 /** What a correction puts in place of what was sent. */
-export type CorrectedWords = Pick<EntryInput, "ageBand" | "said" | "tokens" | "answers" | "versions">;
+export type CorrectedWords = Pick<EntryInput, "ageBand" | "said" | "tokens" | "timer" | "answers" | "versions">;
 
 /** Who put other words in an entry's place: behind the private link, or by sending the logbook again. */
 export type CorrectedBy = "the family" | "sent again";
@@ -88,6 +88,7 @@ export function putCorrection(
       ageBand: input.ageBand,
       said: input.said,
       tokens: input.tokens,
+      timer: input.timer,
       answers: input.answers,
       state: row.state === "withdrawn" ? "withdrawn" : "waiting",
       revision,

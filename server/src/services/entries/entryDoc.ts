@@ -7,6 +7,7 @@ import {
   familyOfBrief,
   flagWords,
   showQuantity,
+  type Timer,
   type TrialOutcome,
 } from "@lampcrate/core";
 import { asc, desc, eq, inArray } from "drizzle-orm";
@@ -88,11 +89,12 @@ export function entryDocs(db: Store, run: RunRow, rows: readonly EntryRow[]): re
       ageBand: row.ageBand as AgeBand | null,
       said: row.said,
       tokens: row.tokens,
+      timer: row.timer,
       answers: row.answers,
       briefVersion: row.briefVersion,
       dimension: dimensionOf(briefOf(row.briefVersion).brief),
       versions: (versions.get(row.key) ?? []).map((v) =>
-        versionDoc(v, trials.get(v.id) ?? [], pictures, familyOf(row), briefOf(row.briefVersion).brief, run.units),
+        versionDoc(v, trials.get(v.id) ?? [], pictures, familyOf(row), briefOf(row.briefVersion).brief, run.units, row.timer),
       ),
       decidedBy: decided?.by ?? null,
       why: decided?.why || null,
@@ -121,8 +123,9 @@ function versionDoc(
   family: Family,
   { spec, design }: FrozenBrief["brief"],
   units: RunRow["units"],
+  timer: Timer | null = null,
 ): VersionDoc {
-  const checked = checkVersion(family, spec, design, { role: row.role, variables: row.variables, place: row.place, trials });
+  const checked = checkVersion(family, spec, design, { role: row.role, variables: row.variables, place: row.place, trials }, timer);
   const { dimension, setting } = family.measures(spec)[0];
   return {
     id: String(row.id),

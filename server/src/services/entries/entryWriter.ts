@@ -56,6 +56,7 @@ export class EntryWriter {
         ageBand: p("ageBand"),
         said: p("said"),
         tokens: p("tokens"),
+        timer: p("timer"),
         answers: p("answers"),
         source: "home",
         state: "waiting",
@@ -127,6 +128,7 @@ export class EntryWriter {
       ageBand: input.ageBand,
       said: input.said,
       tokens: input.tokens,
+      timer: input.timer,
       answers: input.answers,
       sentAt: at,
     });

@@ -169,12 +169,13 @@ export class Intake {
     const { db, clock } = this.deps;
     if (known.runId !== of.id || known.linkHash !== hashOf(input.secret)) throw refused("id", "Another entry has this id.");
     const { alias } = known;
-    const { ageBand, said, tokens, answers } = input;
-    const given = { ageBand, said, tokens, answers, versions: input.versions };
+    const { ageBand, said, tokens, timer, answers } = input;
+    const given = { ageBand, said, tokens, timer, answers, versions: input.versions };
     const there = {
       ageBand: known.ageBand,
       said: known.said,
       tokens: known.tokens,
+      timer: known.timer,
       answers: known.answers,
       versions: sentVersions(db, known.key),
     };

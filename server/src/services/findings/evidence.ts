@@ -52,7 +52,7 @@ export function evidenceDoc(db: Database, digests: Digests, runId: string, entry
     measure,
     goal: family.goal(spec).value,
     versions: doc.versions.map((version) => {
-      const { hard, soft } = versionBounds(family, spec, design, version, version.trials[0]?.instrument ?? "");
+      const { hard, soft } = versionBounds(family, spec, design, version, version.trials[0]?.instrument ?? "", doc.timer);
       return {
         number: version.number,
         role: version.role,
