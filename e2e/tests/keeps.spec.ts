@@ -81,6 +81,8 @@ test("without a line the code page and the logbook say so, and go on once it is 
   const phone = await openPhone(browser);
   await phone.goto(path.replace(/\/log$/, ""));
   await phone.getByRole("link", { name: "Open the logbook" }).waitFor();
+  // The sheet stands before its script does: without that, a tap asks the browser itself.
+  await phone.waitForLoadState("networkidle");
   await phone.context().setOffline(true);
   await phone.getByRole("link", { name: "Open the logbook" }).click();
   const stumbled = phone.getByText("This page could not be opened");

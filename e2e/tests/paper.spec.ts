@@ -23,14 +23,32 @@ test("every challenge sheet prints on one page in letters that can be read, its 
     const log = page.locator(".only-print");
     await expect(log).toContainText(title === "Seed-Wing Spinner" ? "cargo alone" : "Trial 3, g");
     await expect(log).toContainText(`localhost:${new URL(house.url).port}${path}`);
-    const pages = await pdfPages(new Uint8Array(await page.pdf({ preferCSSPageSize: true })), 40);
-    const [front = "", back = "", ...more] = pages.map(({ text }) => text.replace(/\s+/g, " "));
-    expect([title, more]).toEqual([title, []]);
-    expect(front).toContain(title);
-    expect(back).toContain(title);
-    expect([front, back].map((text) => /Scan|send it/i.test(text) && text.includes("/h/"))).toEqual([false, true]);
+    for (const format of ["A4", "Letter"]) {
+      const pages = await pdfPages(new Uint8Array(await page.pdf({ format })), 40);
+      const [front = "", back = "", ...more] = pages.map(({ text }) => text.replace(/\s+/g, " "));
+      expect([title, format, more]).toEqual([title, format, []]);
+      expect(front).toContain(title);
+      expect(back).toContain(title);
+      expect([front, back].map((text) => /Scan|send it/i.test(text) && text.includes("/h/"))).toEqual([false, true]);
+    }
     // 9 pt is 12 px.
     expect(await page.evaluate(smallestLetters)).toBeGreaterThanOrEqual(12);
+    await page.emulateMedia({ media: "screen" });
+    await page.getByRole("button", { name: "Larger letters" }).click();
+    await page.emulateMedia({ media: "print" });
+    // 15 pt.
+    expect(await page.evaluate(smallestLetters)).toBeGreaterThanOrEqual(20);
+    await page.emulateMedia({ media: "screen" });
+    await page.getByRole("button", { name: "Larger letters" }).click();
+    await page.getByRole("link", { name: "For a teacher or leader" }).click();
+    await expect(page.getByRole("heading", { name: "For a teacher or leader" })).toBeVisible();
+    await page.emulateMedia({ media: "print" });
+    for (const format of ["A4", "Letter"]) {
+      const guide = await pdfPages(new Uint8Array(await page.pdf({ format })), 40);
+      expect([title, format, guide.length]).toEqual([title, format, 1]);
+      expect(guide[0]?.text).toContain("How to help, without giving the answer away");
+    }
+    await page.emulateMedia({ media: "screen" });
   }
 });
 

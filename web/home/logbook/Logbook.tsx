@@ -64,10 +64,10 @@ function OpenLogbook({ sheet }: { readonly sheet: SheetDoc }) {
       <div className="stacked" data-stop={words.walk.careful} tabIndex={-1}>
         <LogbookHead sheet={sheet} />
         <ToAsk questions={questionsOf(brief)} />
+        <OwnThings sheet={sheet} tokens={book.draft.tokens} onChange={(tokens) => book.change({ tokens })} />
+        {isTimed(sheet) ? <TimerPractice timer={book.draft.timer} onChange={(timer) => book.change({ timer })} /> : null}
       </div>
       <RuleAnswers sheet={sheet} answers={book.draft.answers} onChange={(answers) => book.change({ answers })} />
-      <OwnThings sheet={sheet} tokens={book.draft.tokens} onChange={(tokens) => book.change({ tokens })} />
-      {isTimed(sheet) ? <TimerPractice timer={book.draft.timer} onChange={(timer) => book.change({ timer })} /> : null}
       <NudgesShut value={nudge ? shutWords(nudge, tries, words) : null}>
         <Versions
           sheet={sheet}

@@ -54,7 +54,7 @@ function OpenGuide({ sheet }: { readonly sheet: SheetDoc }) {
         <h2>{words.guide.prepare}</h2>
         <ul>
           <li>{words.guide.tryFirst}</li>
-          <li>{tell(family.needs(brief.spec), units)}</li>
+          <li>{words.guide.room(tell(family.needs(brief.spec), units))}</li>
           <li>{words.guide.minutes(brief.buildMinutes, brief.trials)}</li>
         </ul>
       </section>
@@ -62,6 +62,20 @@ function OpenGuide({ sheet }: { readonly sheet: SheetDoc }) {
         <h2>{words.sheet.testAgain}</h2>
         <p>
           {sheet.words.test.join(" ")} {brief.protocolNote}
+        </p>
+      </section>
+      <section className="card">
+        <h2>{words.guide.talk}</h2>
+        <ul>
+          {[...before, ...during, ...after].map((question) => (
+            <li key={question}>{question}</li>
+          ))}
+        </ul>
+      </section>
+      <section className="card">
+        <h2>{words.guide.send}</h2>
+        <p>
+          {words.guide.sendHow} {closingWords(sheet, words)}
         </p>
       </section>
       <section className="card wide">
@@ -85,20 +99,6 @@ function OpenGuide({ sheet }: { readonly sheet: SheetDoc }) {
             ))}
           </tbody>
         </table>
-      </section>
-      <section className="card">
-        <h2>{words.guide.talk}</h2>
-        <ul>
-          {[...before, ...during, ...after].map((question) => (
-            <li key={question}>{question}</li>
-          ))}
-        </ul>
-      </section>
-      <section className="card">
-        <h2>{words.guide.send}</h2>
-        <p>
-          {words.guide.sendHow} {closingWords(sheet, words)}
-        </p>
       </section>
       <div className="buttons no-print">
         <Link className="plain" to={`/h/${codeInAddress(sheet.code)}`}>

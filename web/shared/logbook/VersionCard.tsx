@@ -54,9 +54,9 @@ export function VersionCard({ title, first, tried, version, removable, pictures,
   const isGuessed = version.guess !== null && unreadGuess === null;
   return (
     <section className="card stacked" aria-labelledby={id}>
-      <h2 id={id}>{title}</h2>
       {version.role === "control" ? null : (
         <div className="stacked near" data-stop={words.walk.build(title)} tabIndex={-1}>
+          <h2 id={id}>{title}</h2>
           <label className="field">
             <span>{first ? words.log.changedFirst : words.log.changed}</span>
             <input
@@ -97,6 +97,7 @@ export function VersionCard({ title, first, tried, version, removable, pictures,
       <div className="stacked near" data-stop={version.role === "control" ? title : words.walk.test(title)} tabIndex={-1}>
         {version.role === "control" ? (
           <>
+            <h2 id={id}>{title}</h2>
             <p>{family.protocol.control}</p>
             <AboutTest version={version} onChange={onChange} />
           </>

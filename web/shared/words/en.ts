@@ -124,6 +124,7 @@ export const en = {
     remove: "Take this version out",
     takenOut: "That version is taken out.",
     putBack: "Put it back",
+    comparing: "Comparing the last two versions …",
     another: "Change one thing and test again: then we can say whether it helped.",
     nudge: "You could try",
     said: "Anything to tell us? What did you like, what would you change? (if you want)",
@@ -211,6 +212,7 @@ export const en = {
     title: "For a teacher or leader",
     prepare: "Before the day",
     tryFirst: "Build one yourself first: an hour of yours saves the group one.",
+    room: (needs: string) => `Room for each test: ${needs}.`,
     minutes: (build: number, trials: number) =>
       `One version takes about ${build} min to build; each is tested ${trials === 1 ? "once" : `${trials} times`}.`,
     parts: "Minutes for each part",
