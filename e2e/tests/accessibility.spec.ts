@@ -81,6 +81,7 @@ test("nor do the dialogs, the sign-in and the family pages", async ({ browser })
     ["/h", "Build challenge"],
     [seeds.path, "Seed-Wing Spinner"],
     [`${seeds.path}/log`, "Logbook"],
+    [`${seeds.path}/guide`, "For a teacher or leader"],
     [`${flights.path}/reveal`, "First flights"],
   ] as const) {
     await phone.goto(house.url + path);

@@ -8,6 +8,7 @@ const contentSecurityPolicy = {
   scriptSrc: ["'self'", "'wasm-unsafe-eval'"],
   styleSrc: ["'self'", "'unsafe-inline'"],
   imgSrc: ["'self'", "data:", "blob:"],
+  mediaSrc: ["'self'", "blob:"],
   fontSrc: ["'self'"],
   connectSrc: ["'self'"],
   workerSrc: ["'self'", "blob:"],

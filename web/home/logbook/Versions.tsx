@@ -5,6 +5,7 @@ import { VersionCard } from "../../shared/logbook/VersionCard.tsx";
 import { blankVersion } from "../../shared/logbook/versions.ts";
 import { useWords } from "../../shared/words/useWords.ts";
 import { familyOf } from "../family.ts";
+import { FilmTimer } from "../film/FilmTimer.tsx";
 import { focused } from "../focused.ts";
 import { Pictures } from "../pictures/Pictures.tsx";
 import { useKeys } from "./useKeys.ts";
@@ -62,6 +63,7 @@ export function Versions({ sheet, secret, timer, tokens, versions, onChange }: V
                 onChange={(next) => onChange(versions.map((v, at) => (at === i ? { ...v, pictures: next } : v)))}
               />
             }
+            timing={(next, onTime) => <FilmTimer next={next} onTime={onTime} />}
             onChange={(next) => onChange(versions.map((v, at) => (at === i ? next : v)))}
             onRemove={() => takeOut(i)}
           />

@@ -34,12 +34,14 @@ interface VersionCardProps {
   readonly removable: boolean;
   /** Where pictures of it are added; nothing where none are taken. */
   readonly pictures?: ReactNode;
+  /** Another way to time the next trial, where time is measured. */
+  readonly timing?: (next: number | null, onTime: (seconds: number) => void) => ReactNode;
   readonly onChange: (version: VersionInput) => void;
   readonly onRemove: () => void;
 }
 
 /** One build: what changed, a guess, its trials. Odd numbers are asked about right where they stand. */
-export function VersionCard({ title, first, tried, version, removable, pictures, onChange, onRemove }: VersionCardProps) {
+export function VersionCard({ title, first, tried, version, removable, pictures, timing, onChange, onRemove }: VersionCardProps) {
   const words = useWords();
   const id = useId();
   const { family, spec, design, units } = tried;
@@ -111,6 +113,13 @@ export function VersionCard({ title, first, tried, version, removable, pictures,
             onTakeBack={(number) => setTrial(number - 1, { raw: null, kept: false })}
           />
         ) : null}
+        {timed && measure.instruments.includes("frame count")
+          ? timing?.(
+              next < 0 ? null : next + 1,
+              (seconds) =>
+                next >= 0 && setTrial(next, { outcome: "number", raw: seconds.toFixed(2), instrument: "frame count", kept: false }),
+            )
+          : null}
         {measure.instruments.length > 1 && !timed && !measure.numberless ? (
           <InstrumentChoice measure={measure} version={version} onChange={onChange} />
         ) : null}

@@ -191,6 +191,28 @@ export const en = {
     more: "Show more pictures",
     close: "Close",
   },
+  film: {
+    title: "Time it from a film",
+    stays: "Film the test from let-go to touch, then step to both. The film stays on this device: nothing of it is sent or kept.",
+    choose: "Choose or take a film",
+    another: "Choose another film",
+    opening: "Opening the film …",
+    place: "Where in the film",
+    at: (seconds: string) => `${seconds} s`,
+    step: (by: number) => (by < 0 ? `− ${-by}` : `+ ${by}`),
+    stepOf: (by: number) => `${Math.abs(by) === 1 ? "one frame" : `${Math.abs(by)} frames`} ${by < 0 ? "back" : "on"}`,
+    marks: { letGo: "It is let go here", touch: "It touches here" },
+    markBoth: "Step to the first frame in which it moves, and mark it; then to the first in which it touches.",
+    backwards: "The touch has to come after the letting go.",
+    found: (seconds: string, frame: string) => `${seconds} s, give or take a frame (${frame} s)`,
+    use: (trial: number) => `Use it for trial ${trial}`,
+    full: "All trials have a time.",
+    trouble: {
+      unreadable: "This film can't be played here. Try another one, or film it anew with this device.",
+      "no frames": "There is no picture in this film.",
+      "cannot step": "This browser can't step through films. The stopwatch is still there.",
+    },
+  },
   practice: {
     title: "Practise timing first",
     why: (goes: number) =>
