@@ -19,9 +19,9 @@ const trial = (raw: string | null, instrument: string, seen: readonly string[] =
 
 function entry(name: string, told: readonly VersionInput[], said = ""): EntryInput {
   const seed = seedOf("demo", name);
-  // Two families in five send a photo of what they built last.
+  // One family in four sends a photo of what it built last.
   const id = `demo-photo-${name}-`.padEnd(24, "0");
-  const pictured = wholeBelow(5, seed, 1) < 2;
+  const pictured = wholeBelow(4, seed, 1) === 0;
   const versions = told.map((one, i) => (pictured && i === told.length - 1 ? { ...one, pictures: [{ id, kind: "photo" as const }] } : one));
   return {
     id: `demo-${name}-`.padEnd(24, "0"),

@@ -24,6 +24,15 @@ function build(instrument: string, raws: readonly (string | null)[], seen: reado
   };
 }
 
+/** What staff built of the spinner before anybody else did: it stands on the sheet, to be beaten. */
+export const ownSpinner: DemoTrial = {
+  buildMinutes: 12,
+  rebuilds: 0,
+  broke: [[0, 1, 0]],
+  note: "",
+  versions: [{ ...build("hand stopwatch", ["1.52", "1.61", "1.58"]), changed: "long wings, one clip" }],
+};
+
 /** What staff built before anybody else did, by starter. */
 export const houseTrialsOf: Readonly<Record<string, readonly DemoTrial[]>> = {
   "clip-flinger": [

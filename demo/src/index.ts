@@ -6,7 +6,7 @@ import { DemoDays, zone } from "./calendar.ts";
 import { boardwalkCounts } from "./counts.ts";
 import { boardwalkEntry, spinnerEntry } from "./entries.ts";
 import { type MaterialKey, materials, type PersonKey, people, rooms } from "./house.ts";
-import { houseTrialsOf } from "./houseTrials.ts";
+import { houseTrialsOf, ownSpinner } from "./houseTrials.ts";
 import { DemoRuns } from "./runs.ts";
 import { stockHistory } from "./store.ts";
 
@@ -103,6 +103,7 @@ export async function loadDemo(folder: string, now: number, url: string): Promis
   run.session(seeds, days.saturday(-2), "11:00", "library-corner", 180, atHome(40, 10), "Bags out", ["rush-tern"]);
   run.session(seeds, days.saturday(0), "14:00", "library-corner", 120, atHome(36, 12), "Bags out", ["rush-tern"]);
   run.publish(seeds);
+  run.tryFirst(seeds, ownSpinner, { shown: true });
   await run.send(
     seeds,
     "seed",

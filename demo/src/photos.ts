@@ -28,7 +28,7 @@ export function photoOf(kind: "spinner" | "boardwalk", name: string, { variables
   <g transform="translate(210 770) rotate(${turn / 6})">${ruler(0.3)}</g>
   <rect width="100%" height="100%" fill="url(#lamp)"/>
 </svg>`;
-  return sharp(Buffer.from(svg)).jpeg({ quality: 88 }).toBuffer();
+  return sharp(Buffer.from(svg)).resize(900).jpeg({ quality: 86 }).toBuffer();
 }
 
 /** The table's boards, each a little lighter or darker than the next, with a few lines of grain. */

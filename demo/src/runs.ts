@@ -8,6 +8,7 @@ import {
   type Deps,
   decide,
   entriesOf,
+  houseTrials,
   Intake,
   importPack,
   type Person,
@@ -17,6 +18,7 @@ import {
   saveBrief,
   saveCount,
   saveSettings,
+  showHouseTrial,
   starterPack,
   takeTaps,
 } from "@lampcrate/server";
@@ -140,7 +142,7 @@ export class DemoRuns {
   }
 
   /** A practice build, its broken pieces by the place of their line in the crate. */
-  tryFirst(id: string, { broke, ...trial }: DemoTrial): void {
+  tryFirst(id: string, { broke, ...trial }: DemoTrial, { shown = false } = {}): void {
     const { lines } = runDoc(this.deps.db, id, this.planner).brief;
     addHouseTrial(this.deps, this.planner, id, {
       ...trial,
@@ -149,6 +151,8 @@ export class DemoRuns {
         return line ? [{ lineId: line.id, good, spoilt }] : [];
       }),
     });
+    const [last] = houseTrials(this.deps.db, id).slice(-1);
+    if (shown && last) showHouseTrial(this.deps, id, last.doc.id, true);
   }
 
   publish(id: string): void {

@@ -47,6 +47,7 @@ test("a film of a known fall is stepped through and timed within a frame; it lea
   await expect(on).toBeEnabled();
   expect(await edge(phone)).toBe("hangs");
   await stepUntil("falls");
+  await expect(one.getByRole("button", { name: "It is let go here" })).toBeEnabled();
   await one.getByRole("button", { name: "It is let go here" }).click();
   await one.getByLabel("Where in the film").fill("1.6");
   await expect(on).toBeEnabled();

@@ -79,6 +79,12 @@ test("a house trial moves the prediction and the crate's numbers, when the plann
   await form.getByLabel("Trial 2").fill("1,32");
   await form.getByRole("button", { name: "Keep this trial" }).click();
   await expect(trials.getByRole("row", { name: /Marsh Sedge/ })).toContainText("1.21 s, 1.32 s");
+  await trials.getByRole("checkbox", { name: "Show it to families as the house's own build" }).click();
+  await expect(trials.getByRole("checkbox", { name: "Show it to families as the house's own build" })).toBeChecked();
+  const sheet = await desk.context().newPage();
+  await sheet.goto(`${house.url}/h/preview/${id}`);
+  await expect(sheet.getByRole("region", { name: "To beat" })).toContainText("Our own build: 1.32\u00a0s");
+  await sheet.close();
   await expect(trials.getByRole("row", { name: /^Build time/ })).toContainText("14 min");
   // Beta(10 · 0.05 + 2, 10 · 0.95 + 4): 2.5 in 16.
   await expect(trials.getByRole("row", { name: /^Spoilt: Coffee filter/ })).toContainText("16 %");

@@ -7,7 +7,7 @@ export type { Deps } from "./deps.ts";
 export { reckonHere } from "./reckoning/reckoner.ts";
 export { type Running, serveHouse } from "./serve.ts";
 export type { Served } from "./served.ts";
-export { addHouseTrial } from "./services/entries/houseTrials.ts";
+export { addHouseTrial, houseTrials, showHouseTrial } from "./services/entries/houseTrials.ts";
 export { Intake } from "./services/entries/intake.ts";
 export { decide, entriesOf } from "./services/entries/sift.ts";
 export { houseDoc, isEmpty, saveHouse, setUp } from "./services/house/house.ts";

@@ -23,6 +23,8 @@ export interface HouseTrialDoc extends Omit<HouseTrialInput, "versions"> {
   readonly id: string;
   readonly at: number;
   readonly by: string;
+  /** It stands on sheet and reveal as the house's own build. */
+  readonly shown: boolean;
   readonly versions: readonly VersionDoc[];
 }
 

@@ -22,6 +22,15 @@ export interface SheetRung {
   readonly hints: readonly string[];
 }
 
+/** A build of the house's own, to be beaten. */
+export interface OwnBuild {
+  readonly id: string;
+  /** The best that it measured, in words; null where its trials have no number. */
+  readonly best: string | null;
+  /** What it was, in the words of whoever built it; may be empty. */
+  readonly what: string;
+}
+
 /** What the challenge's family says for this build, its numbers told: how to begin, how the test is held, rules, the idea. */
 export interface SheetWords {
   readonly howTo: readonly { readonly words: string; readonly adult: boolean }[];
@@ -40,6 +49,9 @@ export interface SheetDoc {
   readonly kind: RunKind;
   readonly brief: Omit<BriefDoc, "lines" | "hints" | "hintsOpen">;
   readonly ladder: readonly SheetRung[];
+  readonly scoring: Scoring;
+  /** What the house itself built and measured, as it chose to show it. */
+  readonly toBeat: readonly OwnBuild[];
   readonly words: SheetWords;
   readonly lines: readonly SheetLine[];
   readonly cautions: readonly string[];

@@ -9,6 +9,7 @@ import {
   sessionInput,
   sessionRepeats,
   sessionSave,
+  shownInput,
   starterStart,
 } from "@lampcrate/contract/schemas";
 import { Hono } from "hono";
@@ -20,7 +21,7 @@ import { anyJson, body, from, ids } from "../http/validate.ts";
 import type { Served } from "../served.ts";
 import { seeErasingNotice } from "../services/entries/erasingNotices.ts";
 import { entryOf, findEntries } from "../services/entries/findEntries.ts";
-import { addHouseTrial } from "../services/entries/houseTrials.ts";
+import { addHouseTrial, showHouseTrial } from "../services/entries/houseTrials.ts";
 import { decide } from "../services/entries/sift.ts";
 import { houseDoc } from "../services/house/house.ts";
 import { bookings } from "../services/runs/bookings.ts";
@@ -74,6 +75,11 @@ export function runRoutes(deps: Served) {
       const { id } = c.req.valid("param");
       addHouseTrial(deps, c.get("person"), id, c.req.valid("json"));
       return c.json(await deps.reckon.ask("learned", { runId: id }), 201);
+    })
+    .put("/runs/:id/house-trials/:trial/shown", plan, ids("id", "trial"), body(shownInput), async (c) => {
+      const { id, trial } = c.req.valid("param");
+      showHouseTrial(deps, id, trial, c.req.valid("json").shown);
+      return c.json(await deps.reckon.ask("learned", { runId: id }));
     })
     .get("/bookings", look, (c) => c.json(bookings(deps.db)))
     .get("/runs/put-away", look, (c) => c.json(putAwayRuns(deps.db)))

@@ -1,7 +1,9 @@
 import type { LearnedDoc } from "@lampcrate/contract";
 import { familyOfBrief } from "@lampcrate/core";
-import { useQuery } from "@tanstack/react-query";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { Checkbox } from "antd";
 import { memo, useState } from "react";
+import { api, ask } from "../../shared/client.ts";
 import { Advice } from "../learned/Advice.tsx";
 import { Button } from "../pieces/Button.tsx";
 import { DataTable } from "../pieces/DataTable.tsx";
@@ -9,7 +11,8 @@ import { FocusIn } from "../pieces/FocusIn.tsx";
 import { Term } from "../pieces/Term.tsx";
 import { trialSaid } from "../pieces/trialSaid.ts";
 import { useHouseDay } from "../pieces/useHouseDay.ts";
-import { learnedQuery, materialsQuery } from "../queries.ts";
+import { useSave } from "../pieces/useSave.ts";
+import { learnedQuery, materialsQuery, runQuery } from "../queries.ts";
 import { useBriefWork } from "../work/RunContext.ts";
 import { TrialForm } from "./TrialForm.tsx";
 
@@ -53,6 +56,7 @@ function TrialTable({ learned }: { readonly learned: LearnedDoc }) {
     const line = brief.lines.find((l) => l.id === id);
     return materials.find((m) => m.id === line?.materialId)?.name ?? "a line that is gone";
   };
+  const showing = useShowing(run.id);
   const [measure] = familyOfBrief(brief).measures(brief.spec);
   const seenWords = (id: string): string => familyOfBrief(brief).symptoms.find((symptom) => symptom.id === id)?.words ?? id;
   return (
@@ -85,10 +89,35 @@ function TrialTable({ learned }: { readonly learned: LearnedDoc }) {
               .map((trial) => trialSaid(trial, measure, run.units))
               .join(", "),
         },
+        {
+          title: "To beat",
+          key: "shown",
+          render: (_, { id, shown }) => (
+            <Checkbox
+              checked={shown}
+              disabled={showing.pending}
+              aria-label="Show it to families as the house's own build"
+              onChange={({ target }) => void showing.save({ id, shown: target.checked })}
+            >
+              show it
+            </Checkbox>
+          ),
+        },
         { title: "What broke, what was seen", key: "broke", render: (_, trial) => brokeWords(trial, lineName, seenWords) },
       ]}
     />
   );
+}
+
+/** Shows a house trial on sheet and reveal, or takes it off. */
+function useShowing(runId: string) {
+  const queries = useQueryClient();
+  return useSave({
+    send: ({ id, shown }: { readonly id: string; readonly shown: boolean }) =>
+      ask(api.runs[":id"]["house-trials"][":trial"].shown.$put({ param: { id: runId, trial: id }, json: { shown } })),
+    onSaved: (learned) => queries.setQueryData(learnedQuery(runId).queryKey, learned),
+    renew: [{ queryKey: runQuery(runId).queryKey, exact: true }],
+  });
 }
 
 function brokeWords(

@@ -94,7 +94,7 @@ function Stepping({ film, next, onTime }: FilmTimerProps & { readonly film: Film
             type="button"
             className="plain"
             aria-pressed={marks[mark] !== null}
-            disabled={now === null}
+            disabled={busy || now === null}
             onClick={() => film.mark(mark)}
           >
             {words.marks[mark]}

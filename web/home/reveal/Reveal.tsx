@@ -6,6 +6,7 @@ import { RigDrawing } from "../../shared/pieces/RigDrawing.tsx";
 import { useWords } from "../../shared/words/useWords.ts";
 import { familyOf } from "../family.ts";
 import { revealQuery, sheetQuery } from "../queries.ts";
+import { ToBeat } from "../sheet/ToBeat.tsx";
 import { Trouble } from "../Trouble.tsx";
 import { Builders } from "./Builders.tsx";
 import { Gallery } from "./Gallery.tsx";
@@ -41,6 +42,7 @@ export function Reveal() {
         ))}
       </div>
       {scoring === "celebrate" ? null : <Lists reveal={reveal.data} />}
+      <ToBeat builds={sheet.data.toBeat} />
       <Gallery code={code} />
       <Builders code={code} first={reveal.data.table} byBest={scoring === "best"} show={show} />
       <p className="small soft">{words.reveal.aliases}</p>

@@ -7,6 +7,7 @@ import { familyOf } from "../family.ts";
 import { BlankLog } from "./BlankLog.tsx";
 import { LargeLetters } from "./LargeLetters.tsx";
 import { Materials } from "./Materials.tsx";
+import { ToBeat } from "./ToBeat.tsx";
 
 /** The sheet of a challenge, on a phone or on one printed page; the server answers with the same. */
 export function OpenSheet({ sheet }: { readonly sheet: SheetDoc }) {
@@ -38,6 +39,7 @@ export function OpenSheet({ sheet }: { readonly sheet: SheetDoc }) {
       <div className="card picture">
         <RigDrawing scene={family.drawing(brief.spec, brief.design)} units={units} tall={300} small />
       </div>
+      <ToBeat builds={sheet.toBeat} />
       {brief.story ? <p>{brief.story}</p> : null}
       <section className="careful" aria-labelledby="careful">
         <h2 id="careful">{words.sheet.cautions}</h2>
@@ -102,7 +104,7 @@ export function OpenSheet({ sheet }: { readonly sheet: SheetDoc }) {
         <p>{sheet.words.idea}</p>
       </section>
       <p className="plain-words wide">
-        <strong>{closingWords(sheet, words)}</strong>
+        <strong>{closingWords(sheet, words)}</strong> {words.sheet.judged[sheet.scoring]}
       </p>
       <div className="buttons no-print">
         {sheet.entries === "closed" ? (

@@ -122,6 +122,8 @@ export const practice = sqliteTable("practice", {
   rebuilds: integer("rebuilds").notNull(),
   broke: text("broke", { mode: "json" }).$type<readonly Broke[]>().notNull(),
   note: text("note").notNull(),
+  /** It stands on sheet and reveal as the house's own build. */
+  shown: integer("shown", { mode: "boolean" }).notNull().default(false),
   tried: text("tried", { mode: "json" }).$type<BriefDoc>().notNull(),
 });
 

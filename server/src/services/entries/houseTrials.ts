@@ -1,15 +1,16 @@
-import type { BriefDoc, HouseTrialDoc, HouseTrialInput } from "@lampcrate/contract";
+import type { BriefDoc, HouseTrialDoc, HouseTrialInput, OwnBuild } from "@lampcrate/contract";
+import { countedIntervals, familyOfBrief, intervalWords, showOf, type UnitChoice } from "@lampcrate/core";
 import { and, asc, eq } from "drizzle-orm";
 import type { Store } from "../../db/open.ts";
-import { entry, practice, staff } from "../../db/schema/index.ts";
+import { entry, practice, run, staff } from "../../db/schema/index.ts";
 import type { Deps } from "../../deps.ts";
-import { badField } from "../../http/problem.ts";
+import { badField, notFound } from "../../http/problem.ts";
 import type { Person } from "../house/person.ts";
 import { newId } from "../ids.ts";
 import { loadBrief } from "../runs/briefs.ts";
 import { runRow } from "../runs/runs.ts";
-import { remember } from "../runs/undo.ts";
-import { versionDocs } from "./entryDoc.ts";
+import { followRevision, remember } from "../runs/undo.ts";
+import { outcomesOf, versionDocs } from "./entryDoc.ts";
 import { entryWriter } from "./entryWriter.ts";
 import { readVersions } from "./readVersions.ts";
 
@@ -21,7 +22,7 @@ export interface Tried {
 
 /** A run's house trials, oldest first. */
 export function houseTrials(db: Store, runId: string): readonly Tried[] {
-  const run = runRow(db, runId);
+  const of = runRow(db, runId);
   const rows = db
     .select({ entry, practice, by: staff.name })
     .from(practice)
@@ -30,7 +31,7 @@ export function houseTrials(db: Store, runId: string): readonly Tried[] {
     .where(and(eq(entry.runId, runId), eq(entry.state, "house trial")))
     .orderBy(asc(entry.key))
     .all();
-  return rows.map(({ entry: row, practice: { buildMinutes, rebuilds, broke, note, tried }, by }) => ({
+  return rows.map(({ entry: row, practice: { buildMinutes, rebuilds, broke, note, shown, tried }, by }) => ({
     brief: tried,
     doc: {
       id: row.id,
@@ -40,7 +41,8 @@ export function houseTrials(db: Store, runId: string): readonly Tried[] {
       rebuilds,
       broke,
       note,
-      versions: versionDocs(db, row.key, tried, run.units),
+      shown,
+      versions: versionDocs(db, row.key, tried, of.units),
     },
   }));
 }
@@ -87,4 +89,39 @@ export function addHouseTrial(deps: Deps, person: Person, runId: string, input: 
       revisionAfter: 1,
     });
   });
+}
+
+/** Shows a house trial to families as the house's own build, or takes it off again. Throws 404. */
+export function showHouseTrial(deps: Deps, runId: string, id: string, shown: boolean): void {
+  deps.db.transaction((tx) => {
+    const of = runRow(tx, runId);
+    const row = tx
+      .select({ key: entry.key })
+      .from(entry)
+      .where(and(eq(entry.id, id), eq(entry.runId, runId), eq(entry.state, "house trial")))
+      .get();
+    if (!row) throw notFound("house trial");
+    tx.update(practice).set({ shown }).where(eq(practice.entryKey, row.key)).run();
+    // The sheet that families have is another one from now on.
+    tx.update(run)
+      .set({ revision: of.revision + 1 })
+      .where(eq(run.id, runId))
+      .run();
+    followRevision(tx, runId, of.revision, of.revision + 1);
+  });
+}
+
+/** The builds that a house shows as its own, best measured value and words, oldest first. */
+export function ownBuilds(db: Store, runId: string, units: UnitChoice): readonly OwnBuild[] {
+  return houseTrials(db, runId)
+    .filter(({ doc }) => doc.shown)
+    .map(({ doc, brief }) => {
+      const [measure] = familyOfBrief(brief).measures(brief.spec);
+      const found = doc.versions
+        .filter(({ role }) => role === "build")
+        .flatMap(({ trials }) => countedIntervals(measure, outcomesOf(trials)));
+      const best = found.sort((a, b) => (measure.better === "more" ? b.low - a.low : a.low - b.low))[0];
+      const what = doc.versions.findLast(({ changed }) => changed !== "")?.changed ?? "";
+      return { id: doc.id, best: best === undefined ? null : intervalWords(best, showOf(measure, units)), what };
+    });
 }

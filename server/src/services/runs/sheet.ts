@@ -23,6 +23,7 @@ import {
 import type { Store } from "../../db/open.ts";
 import type { FrozenBrief } from "../../db/schema/index.ts";
 import { notFound } from "../../http/problem.ts";
+import { ownBuilds } from "../entries/houseTrials.ts";
 import { houseDoc } from "../house/house.ts";
 import { draftOf, frozenVersion } from "./briefs.ts";
 import { cautionWords } from "./cautions.ts";
@@ -54,6 +55,8 @@ function sheetOf(db: Store, row: RunRow, now: number, frozen: FrozenBrief, of: P
     kind: row.kind,
     brief,
     ladder: ladderOf({ hints, hintsOpen }, row.opensOn, dateOf(now, house.zone)),
+    scoring: row.scoring,
+    toBeat: ownBuilds(db, row.id, row.units),
     words: familyWords(frozen.brief, row.kind, filling),
     lines: lines.map((line) => sheetLine(line, frozen, row.units)),
     cautions: cautionWords({ ...frozen, brief: said }),

@@ -1,0 +1,1 @@
+ALTER TABLE `practice` ADD `shown` integer DEFAULT false NOT NULL;
