@@ -21,6 +21,7 @@ export function burstEntry(i: number): EntryInput {
     ageBand: null,
     consentKeep: true,
     consentPhoto: false,
+    consentVersion: "en-1",
     said: "",
     tokens: [],
     timer: null,

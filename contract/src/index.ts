@@ -1,3 +1,4 @@
+export * from "./entries/consent.ts";
 export * from "./entries/entry.ts";
 export type * from "./entries/evidence.ts";
 export type * from "./findings/findings.ts";

@@ -30,6 +30,7 @@ function entry(name: string, told: readonly VersionInput[], said = ""): EntryInp
     consentKeep: true,
     // One in four of them would rather not have it shown.
     consentPhoto: pictured && wholeBelow(4, seed, 2) > 0,
+    consentVersion: "en-1",
     said,
     tokens: [],
     // One family in four practised at the stopwatch first.

@@ -161,6 +161,7 @@ export function goodEntry(name: string, patch: Partial<EntryInput> = {}): EntryI
     ageBand: "9 to 11",
     consentKeep: true,
     consentPhoto: false,
+    consentVersion: "en-1",
     said: "",
     tokens: [],
     timer: null,

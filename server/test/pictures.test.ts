@@ -1,7 +1,7 @@
 import { mkdtempSync, readFileSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import type { EntryDoc, GalleryPage, MineDoc, ProblemDoc, RunDoc } from "@lampcrate/contract";
+import { consentWords, type EntryDoc, type GalleryPage, type MineDoc, type ProblemDoc, type RunDoc } from "@lampcrate/contract";
 import sharp from "sharp";
 import { afterEach, beforeEach, describe, expect, it } from "vitest";
 import { openDatabase } from "../src/index.ts";
@@ -198,6 +198,26 @@ describe("a house that is written out", () => {
 });
 
 describe("who sees a picture", () => {
+  it("is what an adult said, word for word and with its time, apart for the measurements and for the pictures", async () => {
+    const { secret } = await sent();
+    const mine = (method: string, path: string, body?: unknown) =>
+      house.ask(method, `/api/public/mine${path}`, body, { cookie: null, headers: { "x-entry-secret": secret } });
+    const first = Date.parse("2026-11-25T10:00:00Z");
+    const { keep, photo } = consentWords["en-1"];
+    expect(((await mine("GET", "")).body as MineDoc).consents).toEqual([
+      { part: "keep", given: true, at: first, words: keep },
+      { part: "photo", given: true, at: first, words: photo },
+    ]);
+    house.at("2026-11-26T12:00:00Z");
+    const later = Date.parse("2026-11-26T12:00:00Z");
+    expect(((await mine("PUT", "/photo", { given: false, version: "en-1" })).body as MineDoc).consents).toEqual([
+      { part: "keep", given: true, at: first, words: keep },
+      { part: "photo", given: false, at: later, words: photo },
+    ]);
+    const refused = (await mine("PUT", "/photo", { given: true, version: "xx-9" })).body as ProblemDoc;
+    expect(refused.errors?.map(({ field }) => field)).toEqual(["version"]);
+  });
+
   it("nobody but its family and the sifters, until it is accepted, agreed to, and the reveal has come", async () => {
     const { secret } = await sent();
     await sendPicture(house, secret, one, await phonePhoto());

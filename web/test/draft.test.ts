@@ -43,6 +43,7 @@ describe("a logbook on the device", () => {
       ageBand: null,
       consentKeep: false,
       consentPhoto: false,
+      consentVersion: "en-1",
       said: "",
       tokens: [],
       timer: null,

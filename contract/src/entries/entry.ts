@@ -1,4 +1,5 @@
 import type { Dimension, Flag, NamedToken, Offer, TestPlace, Timer, TrialKind, VersionRole } from "@lampcrate/core";
+import type { ConsentVersion } from "./consent.ts";
 
 export const ageBands = ["under 6", "6 to 8", "9 to 11", "12 to 15", "16 and over", "mixed"] as const;
 export type AgeBand = (typeof ageBands)[number];
@@ -77,6 +78,8 @@ export interface EntryInput {
   readonly ageBand: AgeBand | null;
   readonly consentKeep: boolean;
   readonly consentPhoto: boolean;
+  /** Which words were agreed to. */
+  readonly consentVersion: ConsentVersion;
   readonly said: string;
   /** Things they counted loads in, by their own names. */
   readonly tokens: readonly NamedToken[];

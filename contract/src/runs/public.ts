@@ -1,4 +1,5 @@
 import type { Interval, LineSource, RunKind, UnitChoice } from "@lampcrate/core";
+import type { ConsentDoc } from "../entries/consent.ts";
 import type { EntryDoc, PictureKind } from "../entries/entry.ts";
 import type { BriefDoc, HintRung } from "./brief.ts";
 import type { Scoring } from "./run.ts";
@@ -68,8 +69,9 @@ export interface SheetDoc {
 export interface MineDoc {
   readonly sheet: SheetDoc;
   readonly entry: EntryDoc;
-  /** Whether an adult agreed to a photo being shown. */
+  /** Whether an adult agreed to pictures being shown. */
   readonly photo: boolean;
+  readonly consents: readonly ConsentDoc[];
 }
 
 /** One builder's story, by alias. */

@@ -1,5 +1,6 @@
 import { instruments, isOddLine, type Timer, type TrialKind, testPlaces, trialKinds, versionRoles } from "@lampcrate/core";
 import Joi from "joi";
+import { consentVersions, type PhotoConsent } from "../entries/consent.ts";
 import {
   ageBands,
   type DecisionInput,
@@ -133,6 +134,10 @@ const aboutEntry = {
   versions,
 };
 
+const consentVersion = Joi.string()
+  .valid(...consentVersions)
+  .default(consentVersions[0]);
+
 export const entryInput = objectOf<EntryInput>({
   id: Joi.string()
     .pattern(/^[A-Za-z0-9_-]{21,40}$/)
@@ -147,13 +152,14 @@ export const entryInput = objectOf<EntryInput>({
       "an adult's yes",
     ),
   consentPhoto: Joi.boolean().required(),
+  consentVersion,
   ...aboutEntry,
 });
 
 export const entryCorrection = objectOf<EntryCorrection>({ revision, ...aboutEntry });
 
-/** An adult's yes or no to a photo being shown. */
-export const photoInput = objectOf<{ readonly given: boolean }>({ given: Joi.boolean().required() });
+/** An adult's yes or no to pictures being shown, and to which words. */
+export const photoInput = objectOf<PhotoConsent>({ given: Joi.boolean().required(), version: consentVersion });
 
 export const decisionInput = objectOf<DecisionInput>({
   decision: Joi.string()

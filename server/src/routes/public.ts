@@ -70,7 +70,7 @@ export function publicRoutes(deps: Served, sheets: PublicSheets) {
       c.json(correct(deps, c.req.valid("header")["x-entry-secret"], c.req.valid("json"))),
     )
     .put("/public/mine/photo", secret, body(photoInput), (c) =>
-      c.json(agreeToPhoto(deps, c.req.valid("header")["x-entry-secret"], c.req.valid("json").given)),
+      c.json(agreeToPhoto(deps, c.req.valid("header")["x-entry-secret"], c.req.valid("json"))),
     )
     .post("/public/mine/withdraw", secret, (c) => c.json(withdraw(deps, c.req.valid("header")["x-entry-secret"], true)))
     .post("/public/mine/restore", secret, (c) => c.json(withdraw(deps, c.req.valid("header")["x-entry-secret"], false)))

@@ -1,7 +1,7 @@
-import type { SheetDoc, TrialInput } from "@lampcrate/contract";
+import { consentWords, type SheetDoc, type TrialInput } from "@lampcrate/contract";
 import { checkVersion, type Family, furtherOf, type Measure, readGuess, readSetting, readTrial } from "@lampcrate/core";
 import { filledVersions } from "../../shared/logbook/versions.ts";
-import { useWords } from "../../shared/words/useWords.ts";
+import { consentVersion, useWords } from "../../shared/words/useWords.ts";
 import { familyOf, questionsOf } from "../family.ts";
 import { closingWords } from "../sheet/OpenSheet.tsx";
 import { AboutIt } from "./AboutIt.tsx";
@@ -22,13 +22,13 @@ export function SendPart({ sheet, book }: { readonly sheet: SheetDoc; readonly b
       <label className="tick">
         <input type="checkbox" checked={draft.keep} onChange={(event) => change({ keep: event.target.checked })} />
         <span>
-          {words.log.keep} {sheet.keeping}
+          {consentWords[consentVersion].keep} {sheet.keeping}
         </span>
       </label>
       {pictureIds(filledVersions(draft.versions)).length === 0 ? null : (
         <label className="tick">
           <input type="checkbox" checked={draft.photo} onChange={(event) => change({ photo: event.target.checked })} />
-          <span>{words.log.photo}</span>
+          <span>{consentWords[consentVersion].photo}</span>
         </label>
       )}
       {trouble ? (

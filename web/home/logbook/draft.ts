@@ -10,6 +10,7 @@ import {
 import type { Family, NamedToken, Timer } from "@lampcrate/core";
 import { nanoid } from "nanoid";
 import { blankVersion, filledVersions } from "../../shared/logbook/versions.ts";
+import { consentVersion } from "../../shared/words/useWords.ts";
 import { forgetPictures } from "../pictures/album.ts";
 import { keptTimer } from "../practice/keptTimer.ts";
 
@@ -63,6 +64,7 @@ export function entryOf(draft: LogDraft): EntryInput {
     ageBand: draft.ageBand,
     consentKeep: draft.keep,
     consentPhoto: draft.photo,
+    consentVersion,
     said: draft.said,
     tokens: draft.tokens,
     timer: draft.timer,

@@ -1,9 +1,10 @@
 import type { MineDoc, VersionInput } from "@lampcrate/contract";
+import { dateWords } from "@lampcrate/core";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState, useSyncExternalStore } from "react";
 import { AskError, api, ask } from "../../shared/client.ts";
 import { filledVersions, versionsOf } from "../../shared/logbook/versions.ts";
-import { useWords } from "../../shared/words/useWords.ts";
+import { consentVersion, useWords } from "../../shared/words/useWords.ts";
 import { focused } from "../focused.ts";
 import { AboutIt } from "../logbook/AboutIt.tsx";
 import { forgetEntry, pictureIds } from "../logbook/draft.ts";
@@ -132,7 +133,9 @@ function OpenMine({ mine, secret, onErased }: { readonly mine: MineDoc; readonly
         <input
           type="checkbox"
           checked={mine.photo}
-          onChange={({ target }) => void act(() => ask(api.public.mine.photo.$put({ header, json: { given: target.checked } })))}
+          onChange={({ target }) =>
+            void act(() => ask(api.public.mine.photo.$put({ header, json: { given: target.checked, version: consentVersion } })))
+          }
         />
         <span>{words.mine.photoOn}</span>
       </label>
@@ -172,8 +175,22 @@ function OpenMine({ mine, secret, onErased }: { readonly mine: MineDoc; readonly
       <div className="buttons">
         <LinkQr link={location.href} />
       </div>
+      <Agreed consents={mine.consents} />
       <p className="small soft">{sheet.keeping}</p>
     </main>
+  );
+}
+
+/** What an adult agreed to, word for word, and when. */
+function Agreed({ consents }: { readonly consents: MineDoc["consents"] }) {
+  const words = useWords().mine;
+  const day = (at: number): string => dateWords(new Date(at).toLocaleDateString("sv"));
+  return (
+    <ul className="plain-list small soft">
+      {consents.map((one) => (
+        <li key={one.part}>{(one.given ? words.agreed : words.declined)(day(one.at), one.words)}</li>
+      ))}
+    </ul>
   );
 }
 

@@ -139,9 +139,6 @@ export const en = {
     age: "How old are the builders? (if you want)",
     agesNone: "rather not say",
     adult: "For an adult",
-    keep: "I am an adult, and I agree that these measurements are kept.",
-    photo: "These pictures may be shown with the results, once somebody at the house has looked at them. It is a separate choice.",
-    keeping: (words: string) => words,
     noNames: "Please write no names. You get a made-up one.",
     send: "Send the results",
     sending: "Sending …",
@@ -302,6 +299,8 @@ export const en = {
     erased: "It is erased. Nothing of it is left.",
     keep: "No, keep it",
     photoOn: "My pictures may be shown with the results, once somebody at the house has looked at them.",
+    agreed: (day: string, words: string) => `Agreed to on ${day}: “${words}”`,
+    declined: (day: string, words: string) => `Not agreed to, ${day}: “${words}”`,
     noLink: "This page opens with your private link.",
   },
   reveal: {

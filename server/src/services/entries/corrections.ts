@@ -1,4 +1,4 @@
-import type { EntryInput, VersionInput } from "@lampcrate/contract";
+import { type ConsentDoc, consentWords, type EntryInput, type PhotoConsent, type VersionInput } from "@lampcrate/contract";
 import { and, asc, eq } from "drizzle-orm";
 import type { Database, Store } from "../../db/open.ts";
 import { consent, correction, entry, trial, version } from "../../db/schema/index.ts";
@@ -61,9 +61,15 @@ export function photoConsent(db: Store, entryKey: number): boolean {
   return db.select({ given: consent.given }).from(consent).where(ofPhoto(entryKey)).get()?.given ?? false;
 }
 
-/** An adult decides anew about the photo. */
-export function setPhotoConsent(db: Store, entryKey: number, given: boolean, at: number): void {
-  db.update(consent).set({ given, at }).where(ofPhoto(entryKey)).run();
+/** An adult decides anew about pictures, in answer to the words of a version. */
+export function setPhotoConsent(db: Store, entryKey: number, { given, version }: PhotoConsent, at: number): void {
+  db.update(consent).set({ given, at, words: consentWords[version].photo }).where(ofPhoto(entryKey)).run();
+}
+
+/** What was agreed to, word for word, and when. */
+export function consentDocs(db: Store, entryKey: number): readonly ConsentDoc[] {
+  const rows = db.select().from(consent).where(eq(consent.entryKey, entryKey)).orderBy(asc(consent.to)).all();
+  return rows.map(({ to, given, at, words }) => ({ part: to, given, at, words }));
 }
 
 /**

@@ -1,4 +1,4 @@
-import type { EntryCorrection, MineDoc } from "@lampcrate/contract";
+import type { EntryCorrection, MineDoc, PhotoConsent } from "@lampcrate/contract";
 import { dateWords } from "@lampcrate/core";
 import { eq } from "drizzle-orm";
 import type { Store } from "../../db/open.ts";
@@ -10,7 +10,7 @@ import { houseZone } from "../house/house.ts";
 import type { RunRow } from "../runs/runs.ts";
 import { entryDoor, sheetDoc } from "../runs/sheet.ts";
 import { hashOf } from "../secrets.ts";
-import { photoConsent, putCorrection, setPhotoConsent } from "./corrections.ts";
+import { consentDocs, photoConsent, putCorrection, setPhotoConsent } from "./corrections.ts";
 import { entryDocs } from "./entryDoc.ts";
 import { eraseEntries, forget } from "./erasing.ts";
 
@@ -51,7 +51,12 @@ export function mine(deps: Deps, secret: string): MineDoc {
 function mineDoc(db: Store, row: EntryRow, of: RunRow, now: number): MineDoc {
   const [doc] = entryDocs(db, of, [row]);
   if (!doc) throw new Error("an entry that was just read has a document");
-  return { entry: doc, sheet: sheetDoc(db, of, now, row.briefVersion), photo: photoConsent(db, row.key) };
+  return {
+    entry: doc,
+    sheet: sheetDoc(db, of, now, row.briefVersion),
+    photo: photoConsent(db, row.key),
+    consents: consentDocs(db, row.key),
+  };
 }
 
 /** Replaces the entry by its corrected form: back to the sifter, unless the family has taken it out. */
@@ -69,10 +74,10 @@ export function correct(deps: Deps, secret: string, input: EntryCorrection): Min
 }
 
 /** An adult agrees to a photo being shown, or takes that back; at any time, whatever the run does. */
-export function agreeToPhoto(deps: Deps, secret: string, given: boolean): MineDoc {
+export function agreeToPhoto(deps: Deps, secret: string, input: PhotoConsent): MineDoc {
   return deps.db.transaction((tx) => {
     const { row, of } = byLink(tx, secret);
-    setPhotoConsent(tx, row.key, given, deps.clock());
+    setPhotoConsent(tx, row.key, input, deps.clock());
     return mineDoc(tx, row, of, deps.clock());
   });
 }

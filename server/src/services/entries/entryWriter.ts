@@ -1,4 +1,4 @@
-import type { EntryInput } from "@lampcrate/contract";
+import { consentWords, type EntryInput } from "@lampcrate/contract";
 import { aliasOf } from "@lampcrate/core";
 import { and, eq, sql } from "drizzle-orm";
 import { Compiled } from "../../db/compiled.ts";
@@ -100,8 +100,8 @@ export class EntryWriter {
     );
     this.putConsents = compile(
       db.insert(consent).values([
-        { entryKey: p("entryKey"), to: "keep", given: p("keep"), at: p("at"), words: "keep these measurements" },
-        { entryKey: p("entryKey"), to: "photo", given: p("photo"), at: p("at"), words: "show the photo" },
+        { entryKey: p("entryKey"), to: "keep", given: p("keep"), at: p("at"), words: p("keepWords") },
+        { entryKey: p("entryKey"), to: "photo", given: p("photo"), at: p("at"), words: p("photoWords") },
       ]),
     );
   }
@@ -133,7 +133,15 @@ export class EntryWriter {
       sentAt: at,
     });
     this.writeVersions(entryKey, versions);
-    this.putConsents.run({ entryKey, keep: input.consentKeep, photo: input.consentPhoto, at });
+    const words = consentWords[input.consentVersion];
+    this.putConsents.run({
+      entryKey,
+      keep: input.consentKeep,
+      keepWords: words.keep,
+      photo: input.consentPhoto,
+      photoWords: words.photo,
+      at,
+    });
     return alias;
   }
 

@@ -185,7 +185,7 @@ export class Intake {
     if (correctedByLink(db, known.id))
       throw refused("id", "This was sent before and corrected since. Open your private link: what stands there counts.");
     if (closed !== null) throw closed;
-    if (photo !== input.consentPhoto) setPhotoConsent(db, known.key, input.consentPhoto, clock());
+    if (photo !== input.consentPhoto) setPhotoConsent(db, known.key, { given: input.consentPhoto, version: input.consentVersion }, clock());
     return { alias, revision: putCorrection(db, db, { row: known, of, by: "sent again", at: clock() }, given) };
   }
 }
