@@ -64,6 +64,11 @@ test("a challenge that was opened once opens without a line, with its logbook, a
   await context.setOffline(false);
   await expect(again.getByRole("heading", { name: "Thank you. It is sent." })).toBeVisible();
   await expect(again.getByText("Your picture has arrived.")).toBeVisible();
+  // The door of this device has the way to it.
+  const alias = (await again.locator("strong.goal").textContent()) ?? "";
+  await again.goto(`${house.url}/h`);
+  await again.getByRole("link", { name: alias }).click();
+  await expect(again.getByRole("heading", { name: `Your entry: ${alias}` })).toBeVisible();
   expect((await entries()).length).toBe(before + 1);
 });
 
@@ -75,6 +80,7 @@ test("the door lists what was opened here, and a challenge never opened here say
   await expect(
     phone.getByRole("region", { name: "Opened on this device before" }).getByRole("link", { name: "Seed-Wing Spinner" }),
   ).toBeVisible();
+  await expect(phone.getByRole("link", { name: "its logbook" })).toBeVisible();
   await phone.getByLabel("Type the code on your sheet").fill("calm kestrel compass 309");
   await phone.getByRole("button", { name: "Open the challenge" }).click();
   await expect(phone.getByText("No connection right now. What you have stays on this device.")).toBeVisible();

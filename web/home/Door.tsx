@@ -1,7 +1,9 @@
+import { plainCode } from "@lampcrate/core";
 import { useState } from "react";
 import { Link, useNavigate } from "react-router";
 import { useWords } from "../shared/words/useWords.ts";
 import { knownSheets } from "./keeper/knownSheets.ts";
+import { keptLinks } from "./logbook/draft.ts";
 
 /** Where a code is typed. */
 export function Door() {
@@ -50,6 +52,11 @@ function OnThisDevice() {
         {known.map(({ code, title }) => (
           <li key={code}>
             <Link to={`/h/${code}`}>{title}</Link>, <Link to={`/h/${code}/log`}>{words.door.log}</Link>
+            {keptLinks(plainCode(code)).map(({ alias, secret }) => (
+              <span key={secret}>
+                , <a href={`/h/mine#${secret}`}>{alias}</a>
+              </span>
+            ))}
           </li>
         ))}
       </ul>

@@ -46,6 +46,12 @@ export function Sent({
           <a className="plain" href={path}>
             {words.sent.open}
           </a>
+          {"share" in navigator ? (
+            // Whoever closes it again without sharing has done nothing wrong.
+            <button type="button" className="plain" onClick={() => void navigator.share({ url: link }).catch(() => undefined)}>
+              {words.sent.share}
+            </button>
+          ) : null}
           <LinkQr link={link} />
         </div>
       </section>

@@ -154,6 +154,13 @@ export function sentBefore(code: string): readonly SentEntry[] {
   }
 }
 
+/** The private links of all that was sent from this device to a run. */
+export function keptLinks(code: string): readonly SentEntry[] {
+  const draft = keptDraft(code);
+  const open = draft?.sent ? [{ alias: draft.sent.alias, secret: draft.secret }] : [];
+  return [...open, ...sentBefore(code).filter(({ secret }) => secret !== draft?.secret)];
+}
+
 /** Keeps a sent entry's private link when another logbook is begun. */
 export function keepSent(code: string, { sent, secret }: LogDraft): void {
   if (!sent) return;

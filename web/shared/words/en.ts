@@ -275,6 +275,7 @@ export const en = {
     link: "Your private link. Only you have it: with it you can come back, correct, withdraw or erase your entry.",
     copy: "Copy the link",
     copied: "Copied",
+    share: "Send the link to yourself",
     qr: "Show it as a QR code",
     qrHide: "Hide the QR code",
     qrLabel: "Your private link as a QR code: scan it with another phone",
