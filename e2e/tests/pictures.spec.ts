@@ -81,6 +81,22 @@ const pictureRows = async (phone: Page): Promise<number> =>
       }),
   );
 
+/** Puts a picture of a logbook on the device, as if it had been added so long ago. */
+const putRow = (phone: Page, id: string, row: { readonly secret: string; readonly at: number }): Promise<void> =>
+  phone.evaluate(
+    ([key, { secret, at }]) =>
+      new Promise<void>((put, failed) => {
+        const asked = indexedDB.open("lampcrate-pictures");
+        asked.onsuccess = () => {
+          const store = asked.result.transaction("pictures", "readwrite").objectStore("pictures");
+          const done = store.put({ picture: new Blob(["x"]), secret, at, ready: false }, key);
+          done.onsuccess = () => put();
+          done.onerror = () => failed(done.error);
+        };
+      }),
+    [id, row] as const,
+  );
+
 test("a family's photo comes out without its place, is looked at, shown by made-up name, hidden, and gone at once when the yes is taken back", async ({
   browser,
 }) => {
@@ -147,6 +163,8 @@ test("pictures wait on the device while there is no line, and go by themselves w
   await phone.getByRole("button", { name: "Send the results" }).click();
   await expect(phone.getByText("2 pictures are still on this device.")).toBeVisible();
   expect(await pictureRows(phone)).toBe(2);
+  // One whose logbook is long gone is let go; one of a logbook that is being written stays.
+  await putRow(phone, "lost", { secret: "of-no-logbook-on-this-device", at: 0 });
   // Closed, and opened again on another page when there is a line.
   await phone.unroute("**/mine/pictures/**");
   await phone.goto(`${house.url}${run.path}`);
@@ -175,4 +193,6 @@ test("what is no still picture is said at its place, and what was written stays"
   await phone.reload();
   await expect(one.getByRole("img", { name: "Picture 1, a photo" })).toBeVisible();
   await expect(one.getByLabel("What did you build?")).toHaveValue("wide wings");
+  // A picture of a logbook that is still written stays, however old.
+  await expect.poll(() => pictureRows(phone)).toBe(1);
 });

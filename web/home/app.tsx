@@ -91,6 +91,8 @@ startTransition(() =>
 async function goOn(): Promise<void> {
   const { sendOutgoing } = await import("./sending/outgoing.ts");
   await sendOutgoing();
+  const [{ dropLost }, { isKept }] = await Promise.all([import("./pictures/album.ts"), import("./logbook/draft.ts")]);
+  await dropLost(isKept);
 }
 window.addEventListener("online", () => void goOn());
 

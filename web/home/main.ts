@@ -1,6 +1,7 @@
 import "../shared/tokens.css";
 import "../shared/logbook/logbook.css";
 import "./home.css";
+import "./print.css";
 import { showLetters } from "./letters.ts";
 
 showLetters();

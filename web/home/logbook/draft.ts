@@ -136,6 +136,15 @@ export function keepDraft(code: string, draft: LogDraft): LogDraft {
   return draft;
 }
 
+/** Whether a logbook with this secret is kept on this device. */
+export function isKept(secret: string): boolean {
+  try {
+    return Object.keys(localStorage).some((key) => key.startsWith("lampcrate-log-") && localStorage.getItem(key)?.includes(secret));
+  } catch {
+    return false;
+  }
+}
+
 /** An entry sent from this device: the name it got, and the secret of its private link. */
 export interface SentEntry {
   readonly alias: string;

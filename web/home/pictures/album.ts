@@ -9,6 +9,8 @@ export interface KeptPicture {
   readonly secret: string;
   /** Its entry has been sent: it may follow. */
   readonly ready: boolean;
+  /** When it was put here, by this device's clock. */
+  readonly at: number;
 }
 
 let opened: UseStore | null = null;
@@ -19,7 +21,7 @@ const album = (): UseStore => {
 
 /** Puts a picture on the device. Throws where the device keeps nothing. */
 export const putPicture = (id: string, picture: Blob, secret: string): Promise<void> =>
-  set(id, { picture, secret, ready: false } satisfies KeptPicture, album());
+  set(id, { picture, secret, ready: false, at: Date.now() } satisfies KeptPicture, album());
 
 /** A picture that is still on this device; null when it isn't. */
 export async function pictureHere(id: string): Promise<Blob | null> {
@@ -56,6 +58,15 @@ export async function dropPicture(id: string): Promise<void> {
   } catch {
     // As above.
   }
+}
+
+/** How long a picture waits for a logbook that has lost it, ms. */
+const lostMs = 2 * 86_400_000;
+
+/** Lets pictures go whose logbook is gone from this device; those that are on their way stay. */
+export async function dropLost(isKnown: (secret: string) => boolean): Promise<void> {
+  for (const [id, { ready, secret, at }] of await allPictures())
+    if (!ready && !isKnown(secret) && Date.now() - at > lostMs) await dropPicture(id);
 }
 
 /** Leaves none of an entry's pictures on this device. */

@@ -15,13 +15,12 @@ import {
 import { type ReactNode, useId } from "react";
 import { useWords } from "../words/useWords.ts";
 import { AboutTest, InstrumentChoice } from "./AboutTest.tsx";
+import { BuildPart } from "./BuildPart.tsx";
 import { Expected } from "./Expected.tsx";
 import { Stopwatch } from "./Stopwatch.tsx";
 import { TrialRow } from "./TrialRow.tsx";
 import { isUsed } from "./trialEdits.ts";
 import type { Tried } from "./tried.ts";
-import { VariableFields } from "./VariableFields.tsx";
-import { plainVariables } from "./versions.ts";
 
 /** Trials of one version at most. */
 const mostTrials = 12;
@@ -52,49 +51,11 @@ export function VersionCard({ title, first, tried, version, removable, pictures,
     onChange({ ...version, trials: version.trials.map((trial, i) => (i === index ? { ...trial, ...patch } : trial)) });
   const next = version.trials.findIndex((trial) => !isUsed(trial));
   const timed = measure.dimension === "time" && !measure.numberless;
-  const { trouble: unreadGuess } = readGuess(version.guess, measure, first);
-  const isGuessed = version.guess !== null && unreadGuess === null;
+  const isGuessed = version.guess !== null && readGuess(version.guess, measure, first).trouble === null;
   return (
     <section className="card stacked" aria-labelledby={id}>
       {version.role === "control" ? null : (
-        <div className="stacked near" data-stop={words.walk.build(title)} tabIndex={-1}>
-          <h2 id={id}>{title}</h2>
-          <label className="field">
-            <span>{first ? words.log.changedFirst : words.log.changed}</span>
-            <input
-              className="typed"
-              maxLength={240}
-              value={version.changed}
-              onChange={(event) => onChange({ ...version, changed: event.target.value })}
-            />
-          </label>
-          <VariableFields
-            family={family}
-            spec={spec}
-            units={units}
-            values={version.variables}
-            plain={first ? plainVariables(family, spec, design) : null}
-            onChange={(variables) => onChange({ ...version, variables })}
-          />
-          <label className="field">
-            <span>{words.log.guess(measure.words)}</span>
-            <input
-              className="typed"
-              maxLength={60}
-              inputMode="text"
-              placeholder={first ? undefined : words.log.guessMore}
-              value={version.guess ?? ""}
-              aria-invalid={unreadGuess !== null}
-              aria-describedby={`${id}-guess`}
-              onChange={(event) => onChange({ ...version, ...guessOf(version, event.target.value) })}
-            />
-          </label>
-          <p id={`${id}-guess`} role="status" className="trouble-text says">
-            {unreadGuess}
-          </p>
-          {pictures}
-          <AboutTest version={version} onChange={onChange} />
-        </div>
+        <BuildPart id={id} title={title} first={first} tried={tried} version={version} pictures={pictures} onChange={onChange} />
       )}
       <div className="stacked near" data-stop={version.role === "control" ? title : words.walk.test(title)} tabIndex={-1}>
         {version.role === "control" ? (
@@ -175,10 +136,6 @@ function symptomsOf({ family, spec, design }: Tried, { variables }: VersionInput
   const usual = saidFor(family.symptoms, { ...buildValues(family, spec, design), ...variables }, false);
   return family.symptoms.filter((symptom) => usual.includes(symptom) || seen.includes(symptom.id));
 }
-
-/** A guess, and whether it was made before anything came out. */
-const guessOf = ({ trials }: VersionInput, typed: string): Pick<VersionInput, "guess" | "guessed"> =>
-  typed === "" ? { guess: null, guessed: null } : { guess: typed, guessed: trials.some(isUsed) ? "after" : "before" };
 
 /** What to try next on a ladder of settings; null where there is none. */
 function nextTried({ family, spec }: Tried, { rungs, setting }: Measure, { trials }: VersionInput): number | null {
