@@ -220,6 +220,46 @@ test("losing the line and retrying makes one entry, sent when the line is back",
   expect((await entries()).length).toBe(before + 1);
 });
 
+test("send pressed ten times at once, on a phone whose clock is a day wrong, makes one entry", async ({ browser }) => {
+  for (const days of [-1, 1]) {
+    const before = (await entries()).length;
+    const phone = await openPhone(browser);
+    await phone.clock.setSystemTime(Date.parse("2026-11-25T10:00:00Z") + days * 86_400_000);
+    await phone.goto(path);
+    await fill(phone);
+    const send = phone.getByRole("button", { name: "Send the results" });
+    await expect(send).toBeEnabled();
+    await send.evaluate((button: HTMLButtonElement) => {
+      for (let i = 0; i < 10; i += 1) button.click();
+    });
+    await expect(phone.getByRole("heading", { name: "Thank you. It is sent." })).toBeVisible();
+    expect((await entries()).length).toBe(before + 1);
+  }
+});
+
+test("a run that is closed while its logbook is open says so, and what was written stays", async ({ browser }) => {
+  const phone = await openPhone(browser);
+  await phone.goto(path);
+  await fill(phone);
+  const at = `${house.url}/api/runs/${runId}`;
+  const run = await (await desk.request.get(at)).json();
+  const close = async (closesOn: string, revealOn: string): Promise<void> => {
+    const now = await (await desk.request.get(at)).json();
+    const { revision, title, kind, opensOn, scoring, units, heads, afterwards, rehearsal } = now;
+    const data = { revision, title, kind, opensOn, scoring, units, heads, afterwards, rehearsal, closesOn, revealOn };
+    expect((await desk.request.put(at, { data, headers: { origin: house.url } })).status()).toBe(200);
+  };
+  await close("2026-11-24", "2026-11-24");
+  await phone.getByRole("button", { name: "Send the results" }).click();
+  await expect(phone.getByText("Entries closed at the end of Tuesday 24 November 2026.").first()).toBeVisible();
+  await expect(phone.getByRole("region", { name: "Version 1" }).getByLabel("Trial 1")).toHaveValue("1.2");
+  // Open again, it goes.
+  await close(run.closesOn, run.revealOn);
+  await phone.reload();
+  await phone.getByRole("button", { name: "Send the results" }).click();
+  await expect(phone.getByRole("heading", { name: "Thank you. It is sent." })).toBeVisible();
+});
+
 test("the private link corrects, withdraws and erases; nobody else's does", async ({ browser }) => {
   const phone = await openPhone(browser);
   await phone.goto(path);

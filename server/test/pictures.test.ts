@@ -142,6 +142,28 @@ describe("a picture from a phone", () => {
     expect((await only()).revision).toBe(1);
   });
 
+  it("of whoever has no such entry is not even read", async () => {
+    const { secret } = await sent();
+    let read = 0;
+    const body = new ReadableStream({
+      pull: (pipe) => {
+        read += 1;
+        if (read > 50) pipe.close();
+        else pipe.enqueue(new Uint8Array(64 * 1024));
+      },
+    });
+    const init = {
+      method: "PUT",
+      body,
+      duplex: "half",
+      headers: { "x-entry-secret": "no-such-secret-at-all-in-this", "content-length": "3276800" },
+    };
+    const answer = await house.app.request(`/api/public/mine/pictures/${one}`, init as RequestInit);
+    expect(answer.status).toBe(404);
+    expect(read).toBeLessThan(5);
+    expect((await sendPicture(house, secret, one, await phonePhoto())).status).toBe(201);
+  });
+
   it("is not taken for another's entry, for one that doesn't name it, or under somebody else's id", async () => {
     const heron = await sent("heron", [one]);
     const otter = await sent("otter", [two]);

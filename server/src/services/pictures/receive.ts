@@ -35,8 +35,8 @@ export async function receivePicture(deps: Deps, secret: string, id: string, byt
   });
 }
 
-/** True when an entry's picture is here already. Throws 404, 409 where it may not come. */
-function isKept(db: Store, secret: string, id: string): boolean {
+/** True when an entry's picture is here already. Throws 404, 409 where it may not come: asked before anything of it is read. */
+export function isKept(db: Store, secret: string, id: string): boolean {
   const { row } = byLink(db, secret);
   const known = db.select({ entryKey: picture.entryKey }).from(picture).where(eq(picture.id, id)).get();
   if (known?.entryKey === row.key) return true;
