@@ -22,6 +22,7 @@ const entry = (alias: string): EntryDoc => ({
   said: "",
   tokens: [],
   timer: null,
+  asks: [],
   answers: [],
   briefVersion: 1,
   dimension: "time",
@@ -117,7 +118,7 @@ describe("sifting by keys", () => {
     open(["Misty Heron", "Calm Otter"]);
     looked();
     key("s");
-    const box = screen.getByRole<HTMLInputElement>("textbox", { name: "Why, if it is set aside" });
+    const box = screen.getByRole<HTMLInputElement>("textbox", { name: "Why, if it is set aside; or what to ask" });
     expect(document.activeElement).toBe(box);
     for (const letter of "as a") key(letter, box);
     fireEvent.change(box, { target: { value: "as a joke" } });
@@ -139,7 +140,7 @@ describe("sifting by keys", () => {
     open(["Misty Heron"]);
     looked();
     status = 409;
-    const box = screen.getByRole<HTMLInputElement>("textbox", { name: "Why, if it is set aside" });
+    const box = screen.getByRole<HTMLInputElement>("textbox", { name: "Why, if it is set aside; or what to ask" });
     fireEvent.change(box, { target: { value: "twice" } });
     fireEvent.click(screen.getByRole("button", { name: "Set aside" }));
     await answered();

@@ -153,6 +153,8 @@ export interface EntryDoc {
   readonly versions: readonly VersionDoc[];
   readonly decidedBy: string | null;
   readonly why: string | null;
+  /** What the family was asked, oldest first. */
+  readonly asks: readonly AskDoc[];
 }
 
 /** Some of a run's entries, those that wait first, oldest first, and where to go on. */
@@ -168,6 +170,24 @@ export interface DecisionInput {
   readonly decision: Decision;
   readonly why: string;
   readonly revision: number;
+}
+
+/** A question of the house to an entry's family, and what they answered. */
+export interface AskDoc {
+  readonly id: string;
+  readonly at: number;
+  readonly words: string;
+  readonly answer: string | null;
+  readonly answeredAt: number | null;
+}
+
+export interface AskInput {
+  readonly words: string;
+  readonly revision: number;
+}
+
+export interface AnswerInput {
+  readonly answer: string;
 }
 
 /** A sifter hides a picture, or shows it again. */

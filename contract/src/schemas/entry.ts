@@ -2,6 +2,8 @@ import { instruments, isOddLine, type Timer, type TrialKind, testPlaces, trialKi
 import Joi from "joi";
 import { consentVersions, type PhotoConsent } from "../entries/consent.ts";
 import {
+  type AnswerInput,
+  type AskInput,
   ageBands,
   type DecisionInput,
   decisions,
@@ -168,5 +170,11 @@ export const decisionInput = objectOf<DecisionInput>({
   why: text(240).required(),
   revision,
 });
+
+/** A few sentences: something must stand there. */
+const sentences = text(400).invalid("").required().messages({ "any.invalid": "{#label}: write a few words" });
+
+export const askInput = objectOf<AskInput>({ words: sentences, revision });
+export const answerInput = objectOf<AnswerInput>({ answer: sentences });
 
 export const hideInput = objectOf<HideInput>({ hidden: Joi.boolean().required(), revision });

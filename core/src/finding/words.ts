@@ -30,6 +30,22 @@ export function reasonWords(reason: string): string {
   return words[reason] ?? reason;
 }
 
+/** What a family is asked of an odd value: what stands there, and what it might have been; nothing is taken for granted. */
+export function askWords({
+  where,
+  shown,
+  offered,
+}: {
+  readonly where: string;
+  readonly shown: string;
+  readonly offered: string | null;
+}): string {
+  const odd = `${where} says ${shown}. That would surprise us.`;
+  return offered === null
+    ? `${odd} Could you look again at what you measured?`
+    : `${odd} Was it ${offered}? Please correct it if so; if it is right as it stands, tell us.`;
+}
+
 /** One comparison in plain words, the answer first; for families without the house's terms. */
 export function comparisonWords(found: FairTestFound, units: UnitChoice, at: "house" | "home" = "house"): string {
   const { comparison, numbers, bounded, passes, rungs, repeat } = found.result;

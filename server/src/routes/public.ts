@@ -1,12 +1,13 @@
-import { entryCorrection, entryInput, photoInput } from "@lampcrate/contract/schemas";
+import { answerInput, entryCorrection, entryInput, photoInput } from "@lampcrate/contract/schemas";
 import { codeInAddress, dateOf } from "@lampcrate/core";
 import { Hono } from "hono";
 import { validator } from "hono/validator";
 import QRCode from "qrcode";
 import { badField } from "../http/problem.ts";
 import { publicLimits } from "../http/publicLimits.ts";
-import { body, pageStart } from "../http/validate.ts";
+import { body, ids, pageStart } from "../http/validate.ts";
 import type { Served } from "../served.ts";
+import { answerAsk } from "../services/entries/asks.ts";
 import { agreeToPhoto, correct, eraseEntry, mine, withdraw } from "../services/entries/entries.ts";
 import { Intake } from "../services/entries/intake.ts";
 import { feedIcs } from "../services/house/feeds.ts";
@@ -71,6 +72,9 @@ export function publicRoutes(deps: Served, sheets: PublicSheets) {
     )
     .put("/public/mine/photo", secret, body(photoInput), (c) =>
       c.json(agreeToPhoto(deps, c.req.valid("header")["x-entry-secret"], c.req.valid("json"))),
+    )
+    .put("/public/mine/asks/:ask", secret, ids("ask"), body(answerInput), (c) =>
+      c.json(answerAsk(deps, c.req.valid("header")["x-entry-secret"], c.req.valid("param").ask, c.req.valid("json").answer)),
     )
     .post("/public/mine/withdraw", secret, (c) => c.json(withdraw(deps, c.req.valid("header")["x-entry-secret"], true)))
     .post("/public/mine/restore", secret, (c) => c.json(withdraw(deps, c.req.valid("header")["x-entry-secret"], false)))

@@ -1,4 +1,5 @@
 import {
+  askInput,
   briefSave,
   countInput,
   decisionInput,
@@ -19,6 +20,7 @@ import { badField } from "../http/problem.ts";
 import { allow, type Signed } from "../http/signedIn.ts";
 import { anyJson, body, from, ids } from "../http/validate.ts";
 import type { Served } from "../served.ts";
+import { askFamily } from "../services/entries/asks.ts";
 import { seeErasingNotice } from "../services/entries/erasingNotices.ts";
 import { entryOf, findEntries } from "../services/entries/findEntries.ts";
 import { addHouseTrial, showHouseTrial } from "../services/entries/houseTrials.ts";
@@ -152,6 +154,10 @@ export function runRoutes(deps: Served) {
     .post("/runs/:id/entries/:entry/decision", sift, ids("id", "entry"), body(decisionInput), (c) => {
       const { id, entry } = c.req.valid("param");
       return c.json(decide(deps, c.get("person"), id, entry, c.req.valid("json")));
+    })
+    .post("/runs/:id/entries/:entry/asks", sift, ids("id", "entry"), body(askInput), (c) => {
+      const { id, entry } = c.req.valid("param");
+      return c.json(askFamily(deps, c.get("person"), id, entry, c.req.valid("json")), 201);
     })
     .get("/runs/:id/findings", sift, ids("id"), async (c) => c.json(await deps.reckon.ask("findings", { runId: c.req.valid("param").id })))
     .get("/runs/:id/findings/builders", sift, ids("id"), from, async (c) =>

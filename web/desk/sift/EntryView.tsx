@@ -17,21 +17,24 @@ import { Button } from "../pieces/Button.tsx";
 import { trialSaid } from "../pieces/trialSaid.ts";
 import { useHouseDay } from "../pieces/useHouseDay.ts";
 import { useBriefWork } from "../work/RunContext.ts";
+import { Asks } from "./Asks.tsx";
+import { askFor } from "./askFor.ts";
 import { EntryPictures } from "./EntryPictures.tsx";
 import type { useSifting } from "./useSifting.ts";
 
 interface EntryViewProps {
   readonly entry: EntryDoc;
-  readonly sifting: Pick<ReturnType<typeof useSifting>, "reason" | "setReason" | "decide" | "pending">;
+  readonly sifting: Pick<ReturnType<typeof useSifting>, "reason" | "setReason" | "decide" | "askThem" | "pending">;
   readonly whyBox: RefObject<HTMLInputElement | null>;
 }
 
 /** One entry with its numbers, the words as typed, and flags that say why. */
 export function EntryView({ entry, sifting, whyBox }: EntryViewProps) {
-  const { reason, setReason, decide, pending } = sifting;
+  const { reason, setReason, decide, askThem, pending } = sifting;
   const { dayOf } = useHouseDay();
   const { run } = useBriefWork();
   const family = familyOfBrief(run.brief);
+  const suggested = askFor(entry, run.units);
   return (
     <div className="pad stack near">
       <div className="row spread">
@@ -47,9 +50,15 @@ export function EntryView({ entry, sifting, whyBox }: EntryViewProps) {
         <VersionTable key={version.id} entry={entry} version={version} family={family} units={run.units} dimension={entry.dimension} />
       ))}
       <AboutEntry entry={entry} units={run.units} />
+      <Asks asks={entry.asks} />
       {entry.said ? (
         <p>
           They said: <q>{entry.said}</q>
+        </p>
+      ) : null}
+      {suggested !== "" && reason.trim() === "" && !entry.asks.some(({ answer }) => answer === null) ? (
+        <p className="small soft">
+          <kbd>k</kbd> asks: {suggested}
         </p>
       ) : null}
       <div className="row">
@@ -59,8 +68,8 @@ export function EntryView({ entry, sifting, whyBox }: EntryViewProps) {
           }}
           className="box-l"
           maxLength={240}
-          aria-label="Why, if it is set aside"
-          placeholder="why, if it is set aside"
+          aria-label="Why, if it is set aside; or what to ask"
+          placeholder="why it is set aside, or what to ask"
           value={reason}
           onChange={(event) => setReason(event.target.value)}
           onKeyDown={(event) => {
@@ -75,6 +84,9 @@ export function EntryView({ entry, sifting, whyBox }: EntryViewProps) {
         </Button>
         <Button disabled={pending} onClick={() => void decide("set aside")}>
           Set aside
+        </Button>
+        <Button disabled={pending || (reason.trim() === "" && suggested === "")} onClick={() => void askThem(suggested)}>
+          Ask the family
         </Button>
       </div>
     </div>

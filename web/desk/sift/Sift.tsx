@@ -6,6 +6,7 @@ import { useKeys } from "../pieces/keys.ts";
 import { Opening } from "../pieces/Opening.tsx";
 import { useBriefWork } from "../work/RunContext.ts";
 import { StepDesk } from "../work/StepDesk.tsx";
+import { askFor } from "./askFor.ts";
 import { EntryView } from "./EntryView.tsx";
 import { Evidence } from "./Evidence.tsx";
 import "./sift.css";
@@ -19,6 +20,7 @@ export function Sift() {
   useKeys([
     { key: "a", words: "accept", act: () => decideSeen("accepted") },
     { key: "s", words: "set aside: type why, Enter does it", act: () => why.current?.focus() },
+    { key: "k", words: "ask the family about what is odd", act: () => current && void sifting.askThem(askFor(current, run.units)) },
     { key: "ArrowDown", words: "next entry", act: () => move(1), repeats: true },
     { key: "ArrowUp", words: "entry before", act: () => move(-1), repeats: true },
   ]);
@@ -62,7 +64,7 @@ function Entries({ sifting, whyBox }: EntriesProps) {
       <div className="row spread pad ruled">
         <h2>{waiting === 0 ? "Everything is sifted" : `${waiting} waiting`}</h2>
         <span className="soft small">
-          <kbd>a</kbd> accept <kbd>s</kbd> set aside <kbd>u</kbd> undo <kbd>↑</kbd> <kbd>↓</kbd> move
+          <kbd>a</kbd> accept <kbd>s</kbd> set aside <kbd>k</kbd> ask <kbd>u</kbd> undo <kbd>↑</kbd> <kbd>↓</kbd> move
         </span>
       </div>
       {trouble === null ? null : (
@@ -78,6 +80,7 @@ function Entries({ sifting, whyBox }: EntriesProps) {
                 <strong>{entry.alias}</strong>
                 <div className="small soft">
                   {entry.state}
+                  {askedWords(entry)}
                   {oddCount(entry) > 0 ? <span className="flagged">, {oddCount(entry)} to look at</span> : null}
                 </div>
               </button>
@@ -95,6 +98,12 @@ function Entries({ sifting, whyBox }: EntriesProps) {
       </div>
     </section>
   );
+}
+
+/** Whether its family was asked, and has answered. */
+function askedWords({ asks }: EntryDoc): string {
+  const last = asks.at(-1);
+  return last === undefined ? "" : last.answer === null ? ", asked" : ", answered";
 }
 
 const oddCount = (entry: EntryDoc): number =>

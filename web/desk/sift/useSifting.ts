@@ -61,6 +61,26 @@ export function useSifting(runId: string, sought: string | null = null) {
     if (!taken) await queries.invalidateQueries(entriesQuery(runId));
     busy.current = false;
   };
+  const asking = useSave({
+    send: ({ entry, words }: { entry: EntryDoc; words: string }) =>
+      ask(
+        api.runs[":id"].entries[":entry"].asks.$post({ param: { id: runId, entry: entry.id }, json: { words, revision: entry.revision } }),
+      ),
+    onSaved: (saved) => {
+      queries.setQueryData(entriesQuery(runId).queryKey, (known) => known && { ...known, pages: withSaved(known.pages, saved) });
+      if (!isPaged) queries.setQueryData(entryQuery(runId, saved.id).queryKey, saved);
+      setReason({ of: "", words: "" });
+    },
+    renew: [{ queryKey: runQuery(runId).queryKey, exact: true }],
+  });
+  /** Asks the family what was typed, or what stands to be asked of the entry's odd values. */
+  const askThem = async (suggested: string): Promise<void> => {
+    const words = reason.of === current?.id && reason.words.trim() !== "" ? reason.words : suggested;
+    if (!current || busy.current || words === "") return;
+    busy.current = true;
+    if (!(await asking.save({ entry: current, words }))) await queries.invalidateQueries(entriesQuery(runId));
+    busy.current = false;
+  };
   const move = (by: number): void => choose(list[Math.min(list.length - 1, Math.max(0, at + by))]?.id ?? null);
   return {
     entries,
@@ -75,8 +95,9 @@ export function useSifting(runId: string, sought: string | null = null) {
     decideSeen: (decision: Decision) => {
       if (performance.now() - shown.current.at >= lookMs) void decide(decision);
     },
-    pending,
-    trouble,
+    askThem,
+    pending: pending || asking.pending,
+    trouble: trouble ?? asking.trouble,
   };
 }
 

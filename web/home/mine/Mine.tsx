@@ -17,6 +17,7 @@ import { OnTheWay } from "../pictures/OnTheWay.tsx";
 import { picturesLeftQuery } from "../pictures/picturesLeft.ts";
 import { mineQuery } from "../queries.ts";
 import { Trouble } from "../Trouble.tsx";
+import { Asked } from "./Asked.tsx";
 
 /** One's own entry behind the private link. The secret is in the address's fragment, which no server ever sees. */
 export function Mine() {
@@ -117,6 +118,10 @@ function OpenMine({ mine, secret, onErased }: { readonly mine: MineDoc; readonly
       <p className="plain-words" role="status">
         {words.mine.states[entry.state]}
       </p>
+      <Asked
+        asks={entry.asks}
+        onAnswer={(id, answer) => act(() => ask(api.public.mine.asks[":ask"].$put({ header, param: { ask: id }, json: { answer } })))}
+      />
       <RuleAnswers sheet={sheet} answers={about.answers} onChange={(answers) => setAbout((now) => ({ ...now, answers }))} />
       <OwnThings sheet={sheet} tokens={about.tokens} onChange={(tokens) => setAbout((now) => ({ ...now, tokens }))} />
       <Versions sheet={sheet} secret={secret} timer={about.timer} tokens={about.tokens} versions={versions} onChange={setVersions} />

@@ -171,6 +171,23 @@ export const siftDecision = sqliteTable(
   (t) => [index("sift_entry").on(t.entryId)],
 );
 
+/** What a sifter asked a family, and what they answered, behind their private link. */
+export const ask = sqliteTable(
+  "ask",
+  {
+    id: text("id").primaryKey(),
+    entryKey: integer("entry_key")
+      .notNull()
+      .references(() => entry.key, { onDelete: "cascade" }),
+    at: integer("at").notNull(),
+    staffId: text("staff_id").references(() => staff.id),
+    words: text("words").notNull(),
+    answer: text("answer"),
+    answeredAt: integer("answered_at"),
+  },
+  (t) => [index("ask_entry").on(t.entryKey)],
+);
+
 /** Mail that would be sent: nothing ever leaves the application. */
 export const outbox = sqliteTable("outbox", {
   id: integer("id").primaryKey({ autoIncrement: true }),

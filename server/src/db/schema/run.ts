@@ -133,6 +133,7 @@ export const undoStep = sqliteTable(
         "session removed",
         "decision",
         "picture",
+        "ask",
       ],
     }).notNull(),
     subject: text("subject").notNull(),

@@ -16,6 +16,7 @@ import { entry, type FrozenBrief, siftDecision, staff, trial, version } from "..
 import { pictureRows } from "../pictures/rows.ts";
 import { frozenVersion } from "../runs/briefs.ts";
 import type { RunRow } from "../runs/runs.ts";
+import { asksOf } from "./askRows.ts";
 import { familyOfEntry } from "./readVersions.ts";
 
 type EntryRow = typeof entry.$inferSelect;
@@ -71,6 +72,10 @@ export function entryDocs(db: Store, run: RunRow, rows: readonly EntryRow[]): re
     db,
     rows.map((row) => row.key),
   );
+  const asks = asksOf(
+    db,
+    rows.map((row) => row.key),
+  );
   const briefs = new Map<number, FrozenBrief>();
   const briefOf = (number: number): FrozenBrief => {
     const known = briefs.get(number) ?? frozenVersion(db, run.briefId, number);
@@ -98,6 +103,7 @@ export function entryDocs(db: Store, run: RunRow, rows: readonly EntryRow[]): re
       ),
       decidedBy: decided?.by ?? null,
       why: decided?.why || null,
+      asks: asks.get(row.key) ?? [],
     };
   });
 }

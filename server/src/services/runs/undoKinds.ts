@@ -1,7 +1,7 @@
 import { type BriefDoc, type RunSettings, settingsOf } from "@lampcrate/contract";
 import { desc, eq } from "drizzle-orm";
 import type { Store } from "../../db/open.ts";
-import { entry, picture, run, session, sessionCount, siftDecision, type undoStep } from "../../db/schema/index.ts";
+import { ask, entry, picture, run, session, sessionCount, siftDecision, type undoStep } from "../../db/schema/index.ts";
 import { Problem } from "../../http/problem.ts";
 import type { Person } from "../house/person.ts";
 import { bookSessionUse } from "../store/sessionUse.ts";
@@ -85,6 +85,15 @@ export function restore(db: Store, step: Step, by: Person, at: number): number {
     }
     case "picture":
       return putPicture(db, step.subject, step.before as PictureSeen, step.revisionAfter);
+    case "ask": {
+      // An answer moves the entry's revision: what was answered can't be unasked.
+      const next = expect(db.select().from(entry).where(eq(entry.id, step.subject)).get()?.revision);
+      db.delete(ask)
+        .where(eq(ask.id, (step.before as { readonly id: string }).id))
+        .run();
+      db.update(entry).set({ revision: next }).where(eq(entry.id, step.subject)).run();
+      return next;
+    }
   }
 }
 
@@ -135,6 +144,7 @@ export function whatIs(db: Store, { kind, subject, before }: Step): unknown {
       const hidden = db.select({ hidden: picture.hidden }).from(picture).where(eq(picture.id, id)).get()?.hidden;
       return hidden === undefined ? null : ({ id, hidden } satisfies PictureSeen);
     }
+    case "ask":
     case "house trial":
     case "session count":
       return null;
@@ -188,6 +198,7 @@ export function doAgain(db: Store, step: Step, by: Person, at: number): number {
     }
     case "picture":
       return putPicture(db, subject, after as PictureSeen, step.revisionUndone);
+    case "ask":
     case "house trial":
     case "session count":
       throw new ChangedSince();

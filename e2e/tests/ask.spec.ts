@@ -1,0 +1,47 @@
+import { expect, test } from "@playwright/test";
+import { openDesk, openPhone, runOf } from "../desk.ts";
+import { type House, startHouse } from "../harness.ts";
+
+let house: House;
+test.beforeAll(async () => {
+  house = await startHouse();
+});
+test.afterAll(() => house.stop());
+
+test("one key asks a family about an odd value; their answer and their correction come back to the sifter", async ({ browser }) => {
+  const desk = await openDesk(browser, house);
+  const { id, path } = await runOf(desk, house, "Seed-Wing Spinner");
+  const phone = await openPhone(browser);
+  await phone.goto(`${house.url}${path}/log`);
+  const one = phone.getByRole("region", { name: "Version 1" });
+  await one.getByLabel("Trial 1").fill("16.1");
+  await one.getByRole("button", { name: "No, keep it" }).click();
+  await one.getByLabel("Trial 2").fill("1.58");
+  await phone.getByLabel(/I am an adult/).check();
+  await phone.getByRole("button", { name: "Send the results" }).click();
+  const alias = (await phone.locator("strong.goal").textContent()) ?? "";
+
+  await desk.goto(`${house.url}/run/${id}/sift`);
+  const listed = desk.getByRole("list", { name: "All entries" }).getByRole("button", { name: alias });
+  await listed.click();
+  await expect(desk.getByRole("heading", { name: alias })).toBeVisible();
+  await expect(desk.getByText(/Trial 1 of version 1 says 16\.10.s\. That would surprise us\. Was it 1\.61.s\?/)).toBeVisible();
+  await desk.keyboard.press("k");
+  await expect(desk.getByRole("list", { name: "Asked of the family" })).toContainText("No answer yet.");
+  await expect(listed).toContainText("asked");
+
+  await phone.getByRole("link", { name: "Open my entry" }).click();
+  const asked = phone.getByRole("region", { name: "The house asks" });
+  await expect(asked).toContainText("Was it 1.61");
+  await asked.getByLabel("Your answer").fill("Yes, the point slipped.");
+  await asked.getByRole("button", { name: "Send the answer" }).click();
+  await expect(asked).toContainText("You answered: “Yes, the point slipped.”");
+  await one.getByLabel("Trial 1").fill("1.61");
+  await phone.getByRole("button", { name: "Save the correction" }).click();
+  await expect(phone.getByRole("button", { name: "Save the correction" })).toBeDisabled();
+
+  await desk.reload();
+  await listed.click();
+  await expect(desk.getByRole("list", { name: "Asked of the family" })).toContainText("Yes, the point slipped.");
+  await expect(desk.getByRole("list", { name: "Trials of version 1" })).toContainText("1.61\u00a0s");
+});
