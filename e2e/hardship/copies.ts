@@ -74,7 +74,8 @@ export async function replica(): Promise<readonly Told[]> {
     await rest(8000);
     const killed = performance.now();
     house.process.kill("SIGKILL");
-    rmSync(data, { recursive: true, force: true });
+    // What was killed may still hold a file or two for a moment.
+    rmSync(data, { recursive: true, force: true, maxRetries: 10, retryDelay: 100 });
     await sending;
     const until = acknowledged.filter(({ at }) => at <= killed);
     await rest(1000);
