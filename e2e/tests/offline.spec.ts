@@ -89,6 +89,21 @@ test("the door lists what was opened here, and a challenge never opened here say
   await expect(phone.getByRole("heading", { name: "Boardwalk over the Bog" })).toBeVisible();
 });
 
+test("a device that many share forgets all of it, and says what was never sent", async ({ browser }) => {
+  const phone = await openPhone(browser);
+  await openOnce(phone);
+  await phone.getByRole("link", { name: "Open the logbook" }).click();
+  await fill(phone);
+  await phone.goto(`${house.url}/h`);
+  await phone.getByRole("button", { name: /forget all of it/ }).click();
+  await expect(phone.getByText("One logbook here was never sent, and would be lost.")).toBeVisible();
+  await phone.getByRole("button", { name: "Forget it all" }).click();
+  await expect(phone.getByRole("region", { name: "Opened on this device before" })).toBeHidden();
+  expect(await phone.evaluate(() => Object.keys(localStorage).filter((key) => key.startsWith("lampcrate-")))).toEqual([]);
+  await phone.goto(`${house.url}${run.path}/log`);
+  await expect(phone.getByRole("region", { name: "Version 1" }).getByLabel("Trial 1")).toHaveValue("");
+});
+
 test("with every page closed the browser sends it, once", async ({ browser }) => {
   const before = (await entries()).length;
   const phone = await openPhone(browser);

@@ -1,9 +1,7 @@
-import { plainCode } from "@lampcrate/core";
 import { useState } from "react";
-import { Link, useNavigate } from "react-router";
+import { useNavigate } from "react-router";
 import { useWords } from "../shared/words/useWords.ts";
-import { knownSheets } from "./keeper/knownSheets.ts";
-import { keptLinks } from "./logbook/draft.ts";
+import { OnThisDevice } from "./keeper/OnThisDevice.tsx";
 
 /** Where a code is typed. */
 export function Door() {
@@ -37,29 +35,5 @@ export function Door() {
       </form>
       <OnThisDevice />
     </main>
-  );
-}
-
-/** Challenges that were opened here before, and what was sent from here: they open without a line too. */
-function OnThisDevice() {
-  const words = useWords();
-  const known = knownSheets();
-  if (known.length === 0) return null;
-  return (
-    <section className="card stacked near" aria-labelledby="here">
-      <h2 id="here">{words.door.here}</h2>
-      <ul className="plain-list">
-        {known.map(({ code, title }) => (
-          <li key={code}>
-            <Link to={`/h/${code}`}>{title}</Link>, <Link to={`/h/${code}/log`}>{words.door.log}</Link>
-            {keptLinks(plainCode(code)).map(({ alias, secret }) => (
-              <span key={secret}>
-                , <a href={`/h/mine#${secret}`}>{alias}</a>
-              </span>
-            ))}
-          </li>
-        ))}
-      </ul>
-    </section>
   );
 }

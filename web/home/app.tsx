@@ -4,7 +4,6 @@ import { StrictMode, startTransition } from "react";
 import { createRoot } from "react-dom/client";
 import { createBrowserRouter, Outlet, RouterProvider, ScrollRestoration } from "react-router";
 import { AskError } from "../shared/client.ts";
-import { Door } from "./Door.tsx";
 import { fetchFamily } from "./family.ts";
 import { keepPages } from "./keeper/keep.ts";
 import { sheetQuery } from "./queries.ts";
@@ -37,7 +36,7 @@ const router = createBrowserRouter([
     element: <Pages />,
     errorElement: <Stumbled />,
     children: [
-      { path: "/h", element: <Door />, HydrateFallback: () => null },
+      { path: "/h", lazy: async () => ({ Component: (await import("./Door.tsx")).Door }), HydrateFallback: () => null },
       { path: "/h/mine", lazy: async () => ({ Component: (await import("./mine/Mine.tsx")).Mine }), HydrateFallback: () => null },
       {
         path: "/h/preview/:run",

@@ -85,6 +85,15 @@ export function keptDraft(code: string): LogDraft | null {
   }
 }
 
+/** All logbooks on this device, of whatever challenge. */
+export function keptDrafts(): readonly LogDraft[] {
+  try {
+    return Object.keys(localStorage).flatMap((key) => (key.startsWith(keyOf("")) ? (keptDraft(key.slice(keyOf("").length)) ?? []) : []));
+  } catch {
+    return [];
+  }
+}
+
 /** A trial as drafts held it before there were results other than a number. */
 type OldTrial = Partial<TrialInput> & Pick<TrialInput, "raw" | "instrument" | "seen" | "kept"> & { readonly atLeast?: boolean };
 
@@ -138,11 +147,7 @@ export function keepDraft(code: string, draft: LogDraft): LogDraft {
 
 /** Whether a logbook with this secret is kept on this device. */
 export function isKept(secret: string): boolean {
-  try {
-    return Object.keys(localStorage).some((key) => key.startsWith("lampcrate-log-") && localStorage.getItem(key)?.includes(secret));
-  } catch {
-    return false;
-  }
+  return keptDrafts().some((draft) => draft.secret === secret);
 }
 
 /** An entry sent from this device: the name it got, and the secret of its private link. */
