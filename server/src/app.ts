@@ -88,17 +88,23 @@ function keptFor<T>(steady: Clock, ms: number, find: () => Promise<T>): () => Pr
 }
 
 /** Refuses bodies larger than `most` bytes by the length they declare; one that declares none is counted as it comes in. */
-function bodiesUpTo(most: number): MiddlewareHandler {
-  const whenUnsized = bodyLimit({ maxSize: most, onError: (c) => tooLarge(most).answer(c) });
+function bodiesUpTo(most: number, field: string, message: string): MiddlewareHandler {
+  const tooLarge = new Problem(413, "Too large", message, { errors: [{ field, message }] });
+  const whenUnsized = bodyLimit({ maxSize: most, onError: (c) => tooLarge.answer(c) });
   return async (c, next) => {
     const declared = c.req.header("content-length");
     if (declared === undefined) return whenUnsized(c, next);
-    if (Number(declared) > most) return tooLarge(most).answer(c);
+    if (Number(declared) > most) return tooLarge.answer(c);
     return next();
   };
 }
 
-const [smallBodies, pictureBodies] = [bodiesUpTo(mostBytes), bodiesUpTo(mostPictureBytes)];
+const smallBodies = bodiesUpTo(mostBytes, "body", `That is more than ${mostBytes / 1024} kB. Shorten it and send it again.`);
+const pictureBodies = bodiesUpTo(
+  mostPictureBytes,
+  "picture",
+  `This picture is more than ${mostPictureBytes / 1024 / 1024} MB. Choose a smaller one.`,
+);
 
 /** Words are short; pictures are not. */
 const bodies: MiddlewareHandler = (c, next) =>
@@ -123,14 +129,6 @@ function storageProblem(error: Error): Problem | null {
 }
 
 const retryIn = (seconds: number): Readonly<Record<string, string>> => ({ "retry-after": String(seconds) });
-
-function tooLarge(most: number): Problem {
-  const message =
-    most === mostPictureBytes
-      ? `This picture is more than ${most / 1024 / 1024} MB. Choose a smaller one.`
-      : `That is more than ${most / 1024} kB. Shorten it and send it again.`;
-  return new Problem(413, "Too large", message, { errors: [{ field: most === mostPictureBytes ? "picture" : "body", message }] });
-}
 
 function problemOf(error: Error, deps: Served): Problem {
   if (error instanceof Problem) return error;

@@ -4,10 +4,10 @@ import { useState } from "react";
 import { api, ask } from "../../shared/client.ts";
 import { Button } from "../pieces/Button.tsx";
 import { useSave } from "../pieces/useSave.ts";
-import { entriesQuery, entryQuery, runQuery } from "../queries.ts";
+import { runQuery } from "../queries.ts";
 import { useBriefWork } from "../work/RunContext.ts";
 import { MeasurePicture } from "./MeasurePicture.tsx";
-import { withSaved } from "./useSifting.ts";
+import { putSaved } from "./useSifting.ts";
 
 interface EntryPicturesProps {
   readonly entry: EntryDoc;
@@ -94,10 +94,7 @@ function useHiding(runId: string, entry: EntryDoc) {
           json: { hidden, revision: entry.revision },
         }),
       ),
-    onSaved: (saved) => {
-      queries.setQueryData(entriesQuery(runId).queryKey, (known) => known && { ...known, pages: withSaved(known.pages, saved) });
-      queries.setQueryData(entryQuery(runId, saved.id).queryKey, (known) => known && saved);
-    },
+    onSaved: (saved) => putSaved(queries, runId, saved),
     renew: [{ queryKey: runQuery(runId).queryKey, exact: true }],
   });
 }

@@ -1,5 +1,5 @@
 import type { EntryDoc, EntryPage } from "@lampcrate/contract";
-import { useInfiniteQuery, useQuery, useQueryClient } from "@tanstack/react-query";
+import { type QueryClient, useInfiniteQuery, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useMemo, useRef, useState } from "react";
 import { api, ask } from "../../shared/client.ts";
 import { useSave } from "../pieces/useSave.ts";
@@ -43,8 +43,7 @@ export function useSifting(runId: string, sought: string | null = null) {
         }),
       ),
     onSaved: (saved) => {
-      queries.setQueryData(entriesQuery(runId).queryKey, (known) => known && { ...known, pages: withSaved(known.pages, saved) });
-      if (!isPaged) queries.setQueryData(entryQuery(runId, saved.id).queryKey, saved);
+      putSaved(queries, runId, saved);
       setReason({ of: "", words: "" });
       const rest = [...list.slice(at + 1), ...list.slice(0, at)];
       choose((now) => ((now ?? sought ?? saved.id) === saved.id ? (rest.find((entry) => entry.state === "waiting")?.id ?? saved.id) : now));
@@ -67,8 +66,7 @@ export function useSifting(runId: string, sought: string | null = null) {
         api.runs[":id"].entries[":entry"].asks.$post({ param: { id: runId, entry: entry.id }, json: { words, revision: entry.revision } }),
       ),
     onSaved: (saved) => {
-      queries.setQueryData(entriesQuery(runId).queryKey, (known) => known && { ...known, pages: withSaved(known.pages, saved) });
-      if (!isPaged) queries.setQueryData(entryQuery(runId, saved.id).queryKey, saved);
+      putSaved(queries, runId, saved);
       setReason({ of: "", words: "" });
     },
     renew: [{ queryKey: runQuery(runId).queryKey, exact: true }],
@@ -101,8 +99,14 @@ export function useSifting(runId: string, sought: string | null = null) {
   };
 }
 
+/** Puts an entry as it was saved wherever it is known: in the list's pages, and by itself where it was looked for. */
+export function putSaved(queries: QueryClient, runId: string, saved: EntryDoc): void {
+  queries.setQueryData(entriesQuery(runId).queryKey, (known) => known && { ...known, pages: withSaved(known.pages, saved) });
+  queries.setQueryData(entryQuery(runId, saved.id).queryKey, (known) => known && saved);
+}
+
 /** The pages with an entry as it was saved, in its old place: what has been decided stays where it was looked at. */
-export function withSaved(pages: readonly EntryPage[], saved: EntryDoc): EntryPage[] {
+function withSaved(pages: readonly EntryPage[], saved: EntryDoc): EntryPage[] {
   const before = pages.flatMap((page) => page.entries).find((entry) => entry.id === saved.id);
   const fewer = before?.state === "waiting" && saved.state !== "waiting" ? 1 : 0;
   return pages.map((page) => ({

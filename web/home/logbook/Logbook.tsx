@@ -1,16 +1,12 @@
 import type { SheetDoc, VersionInput } from "@lampcrate/contract";
 import type { AskedQuestions } from "@lampcrate/core";
-import { useQuery } from "@tanstack/react-query";
 import { useRef } from "react";
-import { useParams } from "react-router";
 import { NudgesShut } from "../../shared/logbook/nudges.ts";
 import { isUsed } from "../../shared/logbook/trialEdits.ts";
 import { useWords } from "../../shared/words/useWords.ts";
 import { familyOf, questionsOf } from "../family.ts";
-import { useKept } from "../keeper/useKept.ts";
 import { TimerPractice } from "../practice/TimerPractice.tsx";
-import { sheetQuery } from "../queries.ts";
-import { Trouble } from "../Trouble.tsx";
+import { WithSheet } from "../sheet/WithSheet.tsx";
 import { Helped } from "./Helped.tsx";
 import { HintLadder, shutWords } from "./HintLadder.tsx";
 import { LogbookHead } from "./LogbookHead.tsx";
@@ -25,13 +21,7 @@ import { WalkBar } from "./walk/WalkBar.tsx";
 
 /** What a family built, changed, guessed and measured; kept on the device until they send it. */
 export function Logbook() {
-  const { code = "" } = useParams();
-  const words = useWords();
-  const sheet = useQuery(sheetQuery(code));
-  useKept(code, sheet.data);
-  if (sheet.isPending) return <main className="home soft">{words.common.loading}</main>;
-  if (sheet.isLoadingError) return <Trouble error={sheet.error} onRetry={() => void sheet.refetch()} />;
-  return <OpenLogbook sheet={sheet.data} />;
+  return <WithSheet>{(sheet) => <OpenLogbook sheet={sheet} />}</WithSheet>;
 }
 
 /** Questions to ask each other before and while building; nobody writes an answer. */

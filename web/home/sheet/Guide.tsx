@@ -1,24 +1,15 @@
 import type { SheetDoc } from "@lampcrate/contract";
 import { buildValues, codeInAddress, runSheet, saidFor, showQuantity, tell } from "@lampcrate/core";
-import { useQuery } from "@tanstack/react-query";
-import { Link, useParams } from "react-router";
+import { Link } from "react-router";
 import { useWords } from "../../shared/words/useWords.ts";
 import { familyOf, questionsOf } from "../family.ts";
-import { useKept } from "../keeper/useKept.ts";
-import { sheetQuery } from "../queries.ts";
-import { Trouble } from "../Trouble.tsx";
 import { Materials } from "./Materials.tsx";
 import { closingWords } from "./OpenSheet.tsx";
+import { WithSheet } from "./WithSheet.tsx";
 
 /** One page for whoever leads a group through the challenge: what to prepare, how long each part takes, how to help. */
 export function Guide() {
-  const { code = "" } = useParams();
-  const words = useWords();
-  const sheet = useQuery(sheetQuery(code));
-  useKept(code, sheet.data);
-  if (sheet.isPending) return <main className="home soft">{words.common.loading}</main>;
-  if (sheet.isLoadingError) return <Trouble error={sheet.error} onRetry={() => void sheet.refetch()} />;
-  return <OpenGuide sheet={sheet.data} />;
+  return <WithSheet>{(sheet) => <OpenGuide sheet={sheet} />}</WithSheet>;
 }
 
 /** Minutes that groups have. */

@@ -7,6 +7,7 @@ import { frozenVersion } from "../runs/briefs.ts";
 import type { RunRow } from "../runs/runs.ts";
 import { entryWriter } from "./entryWriter.ts";
 import { readVersions } from "./readVersions.ts";
+import { afterFamily } from "./seenEntry.ts";
 
 type EntryRow = typeof entry.$inferSelect;
 
@@ -96,7 +97,7 @@ export function putCorrection(
       tokens: input.tokens,
       timer: input.timer,
       answers: input.answers,
-      state: row.state === "withdrawn" ? "withdrawn" : "waiting",
+      state: afterFamily(row.state),
       revision,
     })
     .where(eq(entry.id, row.id))

@@ -3,11 +3,12 @@ import { and, asc, eq, notInArray } from "drizzle-orm";
 import type { Store } from "../../db/open.ts";
 import { entry, siftDecision } from "../../db/schema/index.ts";
 import type { Deps } from "../../deps.ts";
-import { notFound, Problem, stale } from "../../http/problem.ts";
+import { Problem } from "../../http/problem.ts";
 import type { Person } from "../house/person.ts";
 import { runRow } from "../runs/runs.ts";
 import { remember } from "../runs/undo.ts";
 import { entryDocs } from "./entryDoc.ts";
+import { entryDoc, seenEntry } from "./seenEntry.ts";
 
 /** A run's entries, oldest first; withdrawn ones are their families' business. */
 export function entriesOf(db: Store, runId: string): readonly EntryDoc[] {
@@ -24,14 +25,7 @@ export function entriesOf(db: Store, runId: string): readonly EntryDoc[] {
 /** Accepts or sets aside; refused when the entry has changed since it was opened. */
 export function decide(deps: Deps, person: Person, runId: string, entryId: string, input: DecisionInput): EntryDoc {
   return deps.db.transaction((tx) => {
-    const of = runRow(tx, runId);
-    const row = tx
-      .select()
-      .from(entry)
-      .where(and(eq(entry.id, entryId), eq(entry.runId, runId)))
-      .get();
-    if (!row || row.state === "house trial") throw notFound("entry of this run");
-    if (row.revision !== input.revision) throw stale(entryDocs(tx, of, [row])[0], ["the entry was corrected or decided by somebody else"]);
+    const { of, row } = seenEntry(tx, runId, entryId, input.revision);
     if (row.state === "withdrawn") throw new Problem(409, "Withdrawn", "The family has withdrawn this entry.");
     const revision = row.revision + 1;
     tx.update(entry).set({ state: input.decision, revision }).where(eq(entry.id, entryId)).run();
@@ -45,8 +39,6 @@ export function decide(deps: Deps, person: Person, runId: string, entryId: strin
       revisionBefore: row.revision,
       revisionAfter: revision,
     });
-    const [doc] = entryDocs(tx, of, [{ ...row, state: input.decision, revision }]);
-    if (!doc) throw notFound("entry of this run");
-    return doc;
+    return entryDoc(tx, of, { ...row, state: input.decision, revision });
   });
 }

@@ -4,6 +4,7 @@ import { entry, picture } from "../../db/schema/index.ts";
 import type { Deps } from "../../deps.ts";
 import { Problem } from "../../http/problem.ts";
 import { byLink } from "../entries/entries.ts";
+import { afterFamily } from "../entries/seenEntry.ts";
 import { develop } from "./develop.ts";
 import { namedPictures, type PictureForm, pictureOf } from "./rows.ts";
 
@@ -28,7 +29,7 @@ export async function receivePicture(deps: Deps, secret: string, id: string, byt
       .values({ id, entryKey: row.key, at: deps.clock(), ...developed })
       .run();
     tx.update(entry)
-      .set({ state: row.state === "withdrawn" ? "withdrawn" : "waiting", revision: row.revision + 1 })
+      .set({ state: afterFamily(row.state), revision: row.revision + 1 })
       .where(eq(entry.key, row.key))
       .run();
     return { isNew: true };

@@ -3,10 +3,9 @@ import { and, eq } from "drizzle-orm";
 import type { Store } from "../../db/open.ts";
 import { entry, picture } from "../../db/schema/index.ts";
 import type { Deps } from "../../deps.ts";
-import { badField, notFound, stale } from "../../http/problem.ts";
-import { entryDocs } from "../entries/entryDoc.ts";
+import { badField, notFound } from "../../http/problem.ts";
+import { entryDoc, seenEntry } from "../entries/seenEntry.ts";
 import type { Person } from "../house/person.ts";
-import { runRow } from "../runs/runs.ts";
 import { remember } from "../runs/undo.ts";
 import { namedPictures, type PictureForm, pictureOf } from "./rows.ts";
 
@@ -35,14 +34,7 @@ export function hidePicture(
   { hidden, revision: seen }: HideInput,
 ): EntryDoc {
   return deps.db.transaction((tx) => {
-    const of = runRow(tx, runId);
-    const row = tx
-      .select()
-      .from(entry)
-      .where(and(eq(entry.id, entryId), eq(entry.runId, runId)))
-      .get();
-    if (!row || row.state === "house trial") throw notFound("entry of this run");
-    if (row.revision !== seen) throw stale(entryDocs(tx, of, [row])[0], ["the entry was corrected or decided by somebody else"]);
+    const { of, row } = seenEntry(tx, runId, entryId, seen);
     if (!namedPictures(tx, row.key).includes(id)) throw badField("picture", "This entry has no such picture.");
     const known = tx.select({ hidden: picture.hidden }).from(picture).where(eq(picture.id, id)).get();
     if (!known) throw badField("picture", "This picture has not come yet.");
@@ -58,8 +50,6 @@ export function hidePicture(
       revisionBefore: row.revision,
       revisionAfter: revision,
     });
-    const [doc] = entryDocs(tx, of, [{ ...row, revision }]);
-    if (!doc) throw notFound("entry of this run");
-    return doc;
+    return entryDoc(tx, of, { ...row, revision });
   });
 }
