@@ -1,5 +1,5 @@
-/** Imports point one way: web and server to contract to core. */
-const ours = "^(core|contract|server|web|demo|e2e)/";
+/** Imports point one way: web and server to contract to words to core. */
+const ours = "^(core|words|contract|server|web|demo|e2e)/";
 const only = (name, from, allowed, comment) => ({
   name,
   severity: "error",
@@ -12,10 +12,16 @@ const only = (name, from, allowed, comment) => ({
 module.exports = {
   forbidden: [
     only("core-alone", "^core/", "^core/", "core computes and knows nobody else"),
-    only("contract-on-core", "^contract/", "^(contract|core)/", "the contract knows core alone"),
-    only("server-below", "^server/src/", "^(server|contract|core)/", "the server knows contract and core"),
-    only("web-below", "^web/", "^(web|contract|core)/|^server/src/api\\.ts$", "the web knows the server by the type of its routes alone"),
-    only("demo-below", "^demo/", "^(demo|server|contract|core)/", "the demo uses the server's own services"),
+    only("words-on-core", "^words/", "^(words|core)/", "the words of families know core alone"),
+    only("contract-below", "^contract/", "^(contract|words|core)/", "the contract knows words and core"),
+    only("server-below", "^server/src/", "^(server|contract|words|core)/", "the server knows contract, words and core"),
+    only(
+      "web-below",
+      "^web/",
+      "^(web|contract|words|core)/|^server/src/api\\.ts$",
+      "the web knows the server by the type of its routes alone",
+    ),
+    only("demo-below", "^demo/", "^(demo|server|contract|words|core)/", "the demo uses the server's own services"),
     {
       name: "core-is-pure",
       severity: "error",
@@ -34,6 +40,13 @@ module.exports = {
     { name: "run-without-crate", severity: "error", from: { path: "^web/desk/run/" }, to: { path: "^web/desk/crate/" } },
     { name: "crate-without-run", severity: "error", from: { path: "^web/desk/crate/" }, to: { path: "^web/desk/run/" } },
     { name: "no-joi-in-the-web", severity: "error", from: { path: "^web/" }, to: { path: "^contract/src/schemas/|node_modules/joi" } },
+    {
+      name: "one-language-at-a-time",
+      severity: "error",
+      comment: "a phone fetches its own language alone",
+      from: { path: "^web/" },
+      to: { path: "^words/src/all\\.ts$" },
+    },
     { name: "no-circles", severity: "error", from: {}, to: { circular: true, viaOnly: { dependencyTypesNot: ["type-only"] } } },
     // An address that the bundler makes ("?url") is no module to resolve.
     { name: "nothing-lost", severity: "error", from: {}, to: { couldNotResolve: true, pathNot: "\\?url$" } },

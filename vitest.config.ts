@@ -9,7 +9,7 @@ export default defineConfig({
     // One core would else be left idle, of two that CI has.
     maxWorkers: availableParallelism(),
     projects: [
-      { test: { ...together, name: "core", include: ["core/test/**/*.test.ts", "contract/test/**/*.test.ts"] } },
+      { test: { ...together, name: "core", include: ["core/test/**/*.test.ts", "words/test/**/*.test.ts", "contract/test/**/*.test.ts"] } },
       { test: { ...together, name: "server", include: ["server/test/**/*.test.ts", "demo/test/**/*.test.ts"] } },
       // Each file has a document of its own.
       { test: { ...together, isolate: true, name: "web", include: ["web/test/**/*.test.{ts,tsx}"] } },

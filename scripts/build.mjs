@@ -11,6 +11,7 @@ import { inlineStyles } from "./styles.mjs";
 const sources = [
   "core/src",
   "contract/src",
+  "words/src",
   "server/src",
   "server/migrations",
   "demo/src",

@@ -7,8 +7,19 @@ import extractOptions from "dependency-cruiser/config-utl/extract-depcruise-opti
 import { transformSync } from "esbuild";
 import { root } from "./ensure.mjs";
 
-const packages = ["core", "contract", "server", "web", "demo", "e2e"];
-const folders = ["core/src", "core/reference", "contract/src", "server/src", "web/desk", "web/home", "web/shared", "demo/src", "e2e"];
+const packages = ["core", "words", "contract", "server", "web", "demo", "e2e"];
+const folders = [
+  "core/src",
+  "core/reference",
+  "words/src",
+  "contract/src",
+  "server/src",
+  "web/desk",
+  "web/home",
+  "web/shared",
+  "demo/src",
+  "e2e",
+];
 const mirror = join(root, ".imports");
 
 function* sources(path) {

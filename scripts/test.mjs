@@ -33,7 +33,7 @@ rmSync(reports, { recursive: true, force: true });
 mkdirSync(reports, { recursive: true });
 
 count("lint and format", npx("biome", "check", ".") === 0);
-for (const part of ["core", "contract", "server", "demo", "web", "e2e"]) count(`types of ${part}`, npx("tsc", "-p", part) === 0);
+for (const part of ["core", "words", "contract", "server", "demo", "web", "e2e"]) count(`types of ${part}`, npx("tsc", "-p", part) === 0);
 count("import rules", run(process.execPath, ["scripts/imports.mjs"]) === 0);
 count("nothing unused", npx("knip", "--no-config-hints") === 0);
 

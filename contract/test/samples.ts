@@ -35,6 +35,7 @@ export const brief = (lines: readonly KitLine[]): BriefDoc => ({
   protocolNote: "",
   rules: [],
   hints: [],
+  translations: {},
 });
 
 export const session = (id: string, cancelled = false): SessionDoc => ({

@@ -81,6 +81,14 @@ export const spinner: DemoBrief = {
     loops: 2,
     shareAtOnce: 1,
     rigServes: 40,
+    translations: {
+      es: {
+        "Take-home paper bag": "Bolsa de papel para llevar",
+        Pencil: "Lápiz",
+        "any thin paper, or newsprint": "cualquier papel fino, o de periódico",
+        "a bit of modelling clay": "un poco de arcilla de modelar",
+      },
+    },
   },
   lines: [
     {

@@ -1,7 +1,8 @@
 import { mkdtempSync, readFileSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { consentWords, type EntryDoc, type GalleryPage, type MineDoc, type ProblemDoc, type RunDoc } from "@lampcrate/contract";
+import type { EntryDoc, GalleryPage, MineDoc, ProblemDoc, RunDoc } from "@lampcrate/contract";
+import { consentWords } from "@lampcrate/words/all";
 import sharp from "sharp";
 import { afterEach, beforeEach, describe, expect, it } from "vitest";
 import { openDatabase } from "../src/index.ts";
@@ -225,7 +226,7 @@ describe("who sees a picture", () => {
     const mine = (method: string, path: string, body?: unknown) =>
       house.ask(method, `/api/public/mine${path}`, body, { cookie: null, headers: { "x-entry-secret": secret } });
     const first = Date.parse("2026-11-25T10:00:00Z");
-    const { keep, photo } = consentWords["en-1"];
+    const { keep, photo } = consentWords["en-1"] ?? {};
     expect(((await mine("GET", "")).body as MineDoc).consents).toEqual([
       { part: "keep", given: true, at: first, words: keep },
       { part: "photo", given: true, at: first, words: photo },

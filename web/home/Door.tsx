@@ -10,6 +10,7 @@ export function Door() {
   const [typed, setTyped] = useState("");
   return (
     <main className="home">
+      <title>{words.door.title}</title>
       <h1>{words.door.title}</h1>
       <form
         className="card stacked"

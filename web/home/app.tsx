@@ -6,6 +6,8 @@ import { createBrowserRouter, Outlet, RouterProvider, ScrollRestoration } from "
 import { AskError } from "../shared/client.ts";
 import { fetchFamily } from "./family.ts";
 import { keepPages } from "./keeper/keep.ts";
+import { OtherLanguages } from "./language/OtherLanguages.tsx";
+import { speakPageLanguage } from "./language/pageLanguage.ts";
 import { sheetQuery } from "./queries.ts";
 import { Stumbled } from "./Stumbled.tsx";
 import { Sheet } from "./sheet/Sheet.tsx";
@@ -25,6 +27,7 @@ const queries = new QueryClient({
 function Pages() {
   return (
     <>
+      <OtherLanguages />
       <Outlet />
       <ScrollRestoration />
     </>
@@ -74,6 +77,7 @@ async function takeOver(): Promise<void> {
 
 const root = document.getElementById("root");
 if (!root) throw new Error("the page has no root");
+await speakPageLanguage();
 await takeOver();
 // A little at a time: whoever reads or scrolls meanwhile is not held up.
 startTransition(() =>

@@ -1,4 +1,5 @@
 import type { ProblemDoc } from "@lampcrate/contract";
+import { said } from "@lampcrate/core";
 import type { Api } from "@lampcrate/server/api";
 import { hc } from "hono/client";
 
@@ -37,9 +38,9 @@ export async function ask<T>(asked: Promise<Answer<T>>): Promise<T> {
     throw new AskError(
       {
         type: "about:blank",
-        title: "No connection",
+        title: said("No connection"),
         status: 0,
-        detail: "The server can't be reached. Nothing is lost: try again when you are back online.",
+        detail: said("The server can't be reached. Nothing is lost: try again when you are back online."),
       },
       true,
     );
@@ -54,9 +55,9 @@ async function problemOf(answer: Answer<unknown>): Promise<ProblemDoc> {
   } catch {
     return {
       type: "about:blank",
-      title: "Something broke",
+      title: said("Something broke"),
       status: answer.status,
-      detail: "The server gave no readable answer. Try again in a moment.",
+      detail: said("The server gave no readable answer. Try again in a moment."),
     };
   }
 }

@@ -19,6 +19,7 @@ const entry = (alias: string): EntryDoc => ({
   // Half past eleven in the evening by UTC: the next day at the house.
   sentAt: Date.parse("2026-11-24T23:30:00Z"),
   ageBand: null,
+  language: "en",
   said: "",
   tokens: [],
   timer: null,

@@ -2,16 +2,8 @@
 export const consentParts = ["keep", "photo"] as const;
 export type ConsentPart = (typeof consentParts)[number];
 
-/** The words they agree to, by version. A version never changes: other words are another version. */
-export const consentWords = {
-  "en-1": {
-    keep: "I am an adult, and I agree that these measurements are kept.",
-    photo: "These pictures may be shown with the results, once somebody at the house has looked at them. It is a separate choice.",
-  },
-} as const satisfies Readonly<Record<string, Readonly<Record<ConsentPart, string>>>>;
-
-export type ConsentVersion = keyof typeof consentWords;
-export const consentVersions = Object.keys(consentWords) as readonly ConsentVersion[];
+/** The words they agree to, "en-1": each language has its own, and keeps every version of them. */
+export type ConsentVersion = string;
 
 /** What an adult said last to one of them: yes or no, when, and in answer to which words. */
 export interface ConsentDoc {

@@ -143,6 +143,8 @@ export interface EntryDoc {
   readonly revision: number;
   readonly sentAt: number;
   readonly ageBand: AgeBand | null;
+  /** In which its family reads, as BCP 47 has it. */
+  readonly language: string;
   readonly said: string;
   readonly tokens: readonly NamedToken[];
   readonly timer: Timer | null;

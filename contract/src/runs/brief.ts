@@ -71,6 +71,8 @@ export interface BriefDoc extends KitBrief {
   readonly hints: readonly AddedHint[];
   /** When its rungs open, for these hints and for what its family says of each symptom. */
   readonly hintsOpen: Readonly<Record<HintRung, RungOpens>>;
+  /** What the house itself wrote, in other languages: by language, then by the text as it is written. */
+  readonly translations: Readonly<Record<string, Readonly<Record<string, string>>>>;
 }
 
 export interface BriefSave {

@@ -43,12 +43,14 @@ export interface SheetWords {
 
 /** All that a family may see of a run. */
 export interface SheetDoc {
+  /** In which it is said, as BCP 47 has it. */
+  readonly language: string;
   readonly code: string;
   readonly title: string;
   readonly house: string;
   readonly version: number;
   readonly kind: RunKind;
-  readonly brief: Omit<BriefDoc, "lines" | "hints" | "hintsOpen">;
+  readonly brief: Omit<BriefDoc, "lines" | "hints" | "hintsOpen" | "translations">;
   readonly ladder: readonly SheetRung[];
   readonly scoring: Scoring;
   /** What the house itself built and measured, as it chose to show it. */

@@ -16,6 +16,7 @@ import {
   tierKinds,
   unbound,
 } from "@lampcrate/core";
+import { languageIds } from "@lampcrate/words";
 import Joi from "joi";
 import {
   type AddedHint,
@@ -149,6 +150,9 @@ const rungOpens = objectOf<RungOpens>({
   days: Joi.number().integer().min(0).max(120).required(),
 }).required();
 
+/** A house writes in its own language, and may give the others. */
+const translatedInto = languageIds.filter((one) => one !== "en");
+
 /** A brief but for its lines. */
 export const briefFields = {
   family: Joi.string()
@@ -182,6 +186,9 @@ export const briefFields = {
     .required(),
   outcomes: outcomes as Joi.ObjectSchema,
   hintsOpen: objectOf<BriefDoc["hintsOpen"]>({ question: rungOpens, nudge: rungOpens, example: rungOpens }).default(openAtOnce),
+  translations: Joi.object()
+    .pattern(Joi.string().valid(...translatedInto), Joi.object().pattern(Joi.string().max(1200), text(2400)).max(400))
+    .default({}),
   ...briefLists(id, (of) => of),
 };
 

@@ -1,6 +1,7 @@
 import { instruments, isOddLine, type Timer, type TrialKind, testPlaces, trialKinds, versionRoles } from "@lampcrate/core";
+import { consentWords } from "@lampcrate/words/all";
 import Joi from "joi";
-import { consentVersions, type PhotoConsent } from "../entries/consent.ts";
+import type { PhotoConsent } from "../entries/consent.ts";
 import {
   type AnswerInput,
   type AskInput,
@@ -137,8 +138,8 @@ const aboutEntry = {
 };
 
 const consentVersion = Joi.string()
-  .valid(...consentVersions)
-  .default(consentVersions[0]);
+  .valid(...Object.keys(consentWords))
+  .default("en-1");
 
 export const entryInput = objectOf<EntryInput>({
   id: Joi.string()

@@ -3,6 +3,7 @@ import { dateWords } from "../calendar/wallClock.ts";
 import { families } from "../family/families.ts";
 import { amountWords, type StockUnit } from "../kit/amounts/amountWords.ts";
 import type { KitLine } from "../kit/brief/kitLine.ts";
+import { said, spokenNow } from "../language/language.ts";
 import type { UnitChoice } from "../quantity/show.ts";
 import { units as knownUnits } from "../quantity/units.ts";
 import { briefField, type FieldBrief, fieldValue } from "./briefFields.ts";
@@ -17,16 +18,16 @@ export interface Filling {
   readonly unitOf: (materialId: string) => StockUnit | null;
   /** Local dates of the run; null where none is set. */
   readonly dates: { readonly opens: string | null; readonly closes: string | null; readonly reveal: string | null };
-  readonly language?: string;
   /** In a stretch goal's words: its multiple of the goal. */
   readonly times?: number | null;
 }
 
-/** A text with its places filled: "{sticks, plural, one {# stick} other {# sticks}}" says "30 sticks". What can't be filled stays as it was written, to be seen and mended. */
+/** A text in the language that is spoken, with its places filled: "{sticks, plural, one {# stick} other {# sticks}}" says "30 sticks". What can't be filled stays as it was written, to be seen and mended. */
 export function fillText(text: string, filling: Filling): string {
-  if (!text.includes("{")) return text;
-  const read = readText(text);
-  if (!read.ok) return text;
+  const words = said(text);
+  if (!words.includes("{")) return words;
+  const read = readText(words);
+  if (!read.ok) return words;
   return read.parts.map((part) => (part.kind === "words" ? part.words : filledPlace(part.names, part.source, filling))).join("");
 }
 
@@ -36,7 +37,7 @@ export function filledPlace(names: readonly string[], source: string, filling: F
   if (values.some(([, value]) => value === null)) return source;
   // Days come as words already: {closes, date} is {closes}.
   const plain = source.replace(/^\{\s*(\w+)\s*,\s*date\s*(?:,[^}]*)?\}$/, "{$1}");
-  const format = new IntlMessageFormat(plain, filling.language ?? "en", undefined, { ignoreTag: true });
+  const format = new IntlMessageFormat(plain, spokenNow().id, undefined, { ignoreTag: true });
   return String(format.format(Object.fromEntries(values) as Record<string, string | number>));
 }
 

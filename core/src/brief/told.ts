@@ -1,5 +1,6 @@
 import { declaredWords } from "../family/fieldWords.ts";
 import type { Field, Measure } from "../family/shape.ts";
+import { said, several } from "../language/language.ts";
 import { showNumber, showQuantity, type UnitChoice } from "../quantity/show.ts";
 import type { Dimension } from "../quantity/units.ts";
 
@@ -27,4 +28,4 @@ export function toldMeasure(si: number, measure: Measure, units: UnitChoice): st
   return `${Math.round(si)} ${measure.token ? counted(measure.token.names[0] ?? "", Math.round(si)) : ""}`.trim();
 }
 
-const counted = (name: string, count: number): string => (count === 1 || name === "" ? name : `${name}s`);
+const counted = (name: string, count: number): string => (count === 1 || name === "" ? said(name) : several(name));

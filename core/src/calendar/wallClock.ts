@@ -1,4 +1,5 @@
 import { Temporal } from "temporal-polyfill";
+import { spokenNow } from "../language/language.ts";
 import { remembered } from "./remembered.ts";
 
 /** True for a time zone name this machine knows, such as "CET" or "UTC". */
@@ -97,9 +98,12 @@ const named = (length: "long" | "short"): ((date: string) => readonly string[]) 
 };
 const [inFull, inShort] = [named("long"), named("short")];
 
-/** A date in words, such as "Sunday 3 January 2027". */
+/** A date in words, such as "Sunday 3 January 2027", in the language that is spoken. */
 export function dateWords(date: string): string {
-  return inFull(date).join(" ");
+  const { id } = spokenNow();
+  if (id === "en") return inFull(date).join(" ");
+  const format = new Intl.DateTimeFormat(id, { dateStyle: "full", timeZone: "UTC" });
+  return format.format(Temporal.PlainDate.from(date).toZonedDateTime("UTC").epochMilliseconds);
 }
 
 /** Dates farther from today than this, either way, are told with their year. */

@@ -1,3 +1,4 @@
+import { said, saying } from "../language/language.ts";
 import { hazardCautions } from "./hazards.ts";
 import type { Caution, CautionContext } from "./shape.ts";
 
@@ -29,7 +30,7 @@ export function withCommonCautions(own: readonly Caution[], context: CautionCont
   }
   if (context.latex) list.push({ id: "latex", words: "Bands or balloons here are latex: ask about latex allergies first." });
   for (const allergen of context.allergens) {
-    list.push({ id: `allergen-${allergen}`, words: `Contains ${allergen}: ask about allergies, and offer a stand-in.` });
+    list.push({ id: `allergen-${allergen}`, words: saying`Contains ${said(allergen)}: ask about allergies, and offer a stand-in.` });
   }
   return [...list, ...before, last];
 }

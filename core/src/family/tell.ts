@@ -1,3 +1,4 @@
+import { saying } from "../language/language.ts";
 import { showNumber, showQuantity, type UnitChoice } from "../quantity/show.ts";
 import type { PredictedIn, Told } from "./shape.ts";
 
@@ -7,9 +8,9 @@ export function showPredicted(value: number, dimension: PredictedIn, units: Unit
     case "ratio":
       return `${showNumber(value, 1)} ×`;
     case "calibres":
-      return `${showNumber(value, 1)} calibres`;
+      return saying`${showNumber(value, 1)} calibres`;
     case "gees":
-      return `${showNumber(value, 0)} times g`;
+      return saying`${showNumber(value, 0)} times g`;
     case "speed":
     case "length":
     case "time":

@@ -1,3 +1,4 @@
+import { inEnglish } from "../language/reading.ts";
 import { cleanTyped } from "./clean.ts";
 import { type NumberRead, type Refusal, readNumber } from "./number.ts";
 import { type Dimension, dimensionOf, type Unit, unitById, unitNamed } from "./units.ts";
@@ -44,10 +45,18 @@ const takesBare: Readonly<Record<string, string>> = { ft: "in", lb: "oz", min: "
 
 /**
  * Reads what a person typed, "2 ft 6 1/2 in", "1,5 kg", "23 washers", into SI (m, kg, s, count).
- * Refuses with a reason rather than guess; nothing is rounded. Rules: docs/models.md, "What people type".
+ * Words of other languages that were learned are read too. Refuses with a reason rather than guess; nothing is rounded. Rules: docs/models.md, "What people type".
  */
 export function parseQuantity(text: string, asked: Asked): Read {
-  let rest = cleanTyped(text);
+  const typed = cleanTyped(text);
+  const read = parseClean(typed, asked);
+  if (read.ok || !["unknown word", "not a number"].includes(read.reason)) return read;
+  const meant = inEnglish(typed);
+  return meant === null ? read : parseClean(meant, asked);
+}
+
+function parseClean(typed: string, asked: Asked): Read {
+  let rest = typed;
   if (rest === "") return refuse("empty");
   const negative = rest.startsWith("-");
   if (negative) rest = rest.slice(1).trim();

@@ -1,3 +1,4 @@
+import { inEnglish } from "../language/reading.ts";
 import { cleanTyped } from "./clean.ts";
 import type { Dimension } from "./units.ts";
 
@@ -23,7 +24,7 @@ export function plainer(text: string, dimension: Dimension): string | null {
   const clean = cleanTyped(text);
   const plain = metricOnly(
     spelled(
-      clean
+      (inEnglish(clean) ?? clean)
         .replace(hedge, "")
         .replace(measure, "")
         .replace(/([a-z])\.$/, "$1"),
@@ -37,7 +38,8 @@ export function plainer(text: string, dimension: Dimension): string | null {
 
 /** Of "> 2kg", "400+", "at least 12": the part that is a number; null where nothing of the kind is said. */
 export function atLeastPart(text: string): string | null {
-  const clean = cleanTyped(text);
+  const typed = cleanTyped(text);
+  const clean = inEnglish(typed) ?? typed;
   return moreThan.exec(clean)?.[1] ?? /^(.*\d.*?)\s*\+$/.exec(clean)?.[1] ?? null;
 }
 
@@ -46,7 +48,8 @@ const lessWords = /^(?:less|fewer|shorter|nearer|lower|lighter|worse)\b/;
 
 /** A guess that holds itself against the version before: "more than the last one"; null where it is none. */
 export function comparedGuess(text: string): "more" | "less" | null {
-  const clean = cleanTyped(text);
+  const typed = cleanTyped(text);
+  const clean = inEnglish(typed) ?? typed;
   if (/\d/.test(clean)) return null;
   return moreWords.test(clean) ? "more" : lessWords.test(clean) ? "less" : null;
 }

@@ -1,3 +1,4 @@
+import { said, saying } from "../language/language.ts";
 import type { Refusal } from "./number.ts";
 import type { Asked } from "./parse.ts";
 
@@ -12,33 +13,34 @@ const example: Readonly<Record<Asked["dimension"], string>> = {
 
 /** A refusal in words that say how to mend the input; `text` is what was typed. */
 export function refusalWords(reason: Refusal, text: string, asked: Asked): string {
-  const like = example[asked.dimension];
+  const like = said(example[asked.dimension]);
+  const what = said(asked.dimension);
   switch (reason) {
     case "empty":
-      return `Type a ${asked.dimension}, ${like}.`;
+      return saying`Type a ${what}, ${like}.`;
     case "ambiguous":
-      return `Does ${text.trim()} mean ${text.trim().replace(",", ".")} or ${text.trim().replace(",", "")}? Please type it one of these ways.`;
+      return saying`Does ${text.trim()} mean ${text.trim().replace(",", ".")} or ${text.trim().replace(",", "")}? Please type it one of these ways.`;
     case "below zero":
-      return "This can't be below zero.";
+      return said("This can't be below zero.");
     case "part too big":
-      return "The smaller part is as large as the larger one. Carry it over: 3 ft 2 in, not 2 ft 14 in.";
+      return said("The smaller part is as large as the larger one. Carry it over: 3 ft 2 in, not 2 ft 14 in.");
     case "mixed systems":
-      return "Use either metric or feet and inches (pounds and ounces), not both in one value.";
+      return said("Use either metric or feet and inches (pounds and ounces), not both in one value.");
     case "wrong dimension":
-      return `That unit doesn't measure a ${asked.dimension}. Type it ${like}.`;
+      return saying`That unit doesn't measure a ${what}. Type it ${like}.`;
     case "not whole":
-      return "Only whole ones can be counted here.";
+      return said("Only whole ones can be counted here.");
     case "clock":
-      return "Write minutes and seconds with two digits below 60, such as 1:05.";
+      return said("Write minutes and seconds with two digits below 60, such as 1:05.");
     case "fraction over zero":
-      return "A fraction can't be over zero.";
+      return said("A fraction can't be over zero.");
     case "token mass unknown":
-      return "We don't know what one weighs. Weigh ten of them together and type the grams.";
+      return said("We don't know what one weighs. Weigh ten of them together and type the grams.");
     case "too big":
-      return "That is more than there can be. Look at its digits again.";
+      return said("That is more than there can be. Look at its digits again.");
     case "unknown word":
-      return `We don't know that word as a unit. Type it ${like}.`;
+      return saying`We don't know that word as a unit. Type it ${like}.`;
     default:
-      return `We can't read that as one number. Type it ${like}.`;
+      return saying`We can't read that as one number. Type it ${like}.`;
   }
 }

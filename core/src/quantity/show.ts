@@ -1,3 +1,4 @@
+import { spokenNow } from "../language/language.ts";
 import { type Dimension, unitById } from "./units.ts";
 
 /** How a house or a run shows its numbers. */
@@ -10,7 +11,7 @@ export function showNumber(value: number, decimals: number): string {
   const [whole = "0", part] = fixed.split(".");
   const grouped = whole.length > 4 ? whole.replace(/\B(?=(\d{3})+$)/g, "\u202f") : whole;
   const sign = value < 0 && Number(fixed) !== 0 ? "−" : "";
-  return `${sign}${grouped}${part === undefined ? "" : `.${part}`}`;
+  return `${sign}${grouped}${part === undefined ? "" : `${spokenNow().decimal}${part}`}`;
 }
 
 /** Decimals so that about three figures show. */
@@ -54,11 +55,14 @@ export function showQuantity(si: number, dimension: Dimension, choice: UnitChoic
 
 /** An SI value in the unit it was typed in, to a thousandth of it, such as "12.35 m": what is typed again is the same. */
 export function showAsTyped(si: number, unit: string): string {
-  const whole = showNumber(si / unitById(unit).factor, 3);
-  return `${trimZeros(whole, "length")}\u00a0${unit}`;
+  const shown = trimZeros(showNumber(si / unitById(unit).factor, 3), "length");
+  // Three digits after a comma could be thousands.
+  return `${/,\d{3}$/.test(shown) ? `${shown}0` : shown}\u00a0${unit}`;
 }
 
 /** Lengths and masses drop ".00"; times keep the stopwatch's hundredths. */
 function trimZeros(text: string, dimension: Dimension): string {
-  return dimension === "time" ? text : text.replace(/\.(\d*?)0+$/, (_, kept: string) => (kept === "" ? "" : `.${kept}`));
+  return dimension === "time"
+    ? text
+    : text.replace(/([.,])(\d*?)0+$/, (_, mark: string, kept: string) => (kept === "" ? "" : `${mark}${kept}`));
 }

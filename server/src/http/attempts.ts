@@ -1,3 +1,4 @@
+import { saying } from "@lampcrate/core";
 import type { Clock } from "../clock.ts";
 import { Problem } from "./problem.ts";
 
@@ -57,5 +58,5 @@ export class Attempts {
 function tooMany(waitMs: number): Problem {
   const wait = Math.max(1, Math.ceil(waitMs / 1000));
   const words = wait < 90 ? `${wait} s` : `${Math.ceil(wait / 60)} min`;
-  return new Problem(429, "Too many tries", `Wait ${words}, then try again.`, {}, { "retry-after": String(wait) });
+  return new Problem(429, "Too many tries", saying`Wait ${words}, then try again.`, {}, { "retry-after": String(wait) });
 }

@@ -2,8 +2,11 @@ import { readFileSync } from "node:fs";
 import { join } from "node:path";
 import { serveStatic } from "@hono/node-server/serve-static";
 import type { SheetDoc } from "@lampcrate/contract";
+import { spokenNow } from "@lampcrate/core";
+import { wordsNow } from "@lampcrate/words";
 import { type Context, Hono } from "hono";
 import { compress } from "hono/compress";
+import { inTheirLanguage, switchedLanguage } from "./language.ts";
 
 /** The pages of a challenge that are drawn here. */
 type DrawnPage = "sheet" | "log";
@@ -32,7 +35,7 @@ export function pages(folder: string, { sheetOf, markup, failed }: Drawing): Hon
   });
   const read = (name: string): string => readFileSync(join(folder, name), "utf8");
   const page = (name: string) => (c: Context) => c.html(read(name), 200, unkept);
-  const home = page("home.html");
+  const home = (c: Context) => c.html(inItsLanguage(read("home.html")), 200, unkept);
   /** A file whose name stays: what it is now is asked for each time. */
   const named = (name: string, type: string) => (c: Context) => c.body(read(name), 200, { ...unkept, "content-type": type });
   const drawnAs =
@@ -40,13 +43,17 @@ export function pages(folder: string, { sheetOf, markup, failed }: Drawing): Hon
     async (c: Context): Promise<Response> => {
       const host = new URL(c.req.url).host;
       const drawn = markup && (await drawnPage(which, c.req.param("code") ?? "", host, { sheetOf, markup, failed }));
-      return drawn ? c.html(withSheet(read("home.html"), drawn), 200, unkept) : home(c);
+      return drawn ? c.html(withSheet(inItsLanguage(read("home.html")), drawn), 200, unkept) : home(c);
     };
   return new Hono()
     .get("/assets/*", files, (c) => c.text("Not found", 404))
     .get("/keeper.js", compress(), named("keeper.js", "text/javascript; charset=utf-8"))
     .get("/home.webmanifest", named("home.webmanifest", "application/manifest+json"))
     .use("/h/*", compress())
+    .use("/h/*", switchedLanguage)
+    .use("/h/*", inTheirLanguage)
+    .use("/h", switchedLanguage)
+    .use("/h", inTheirLanguage)
     .get("/h", home)
     .get("/h/:code", drawnAs("sheet"))
     .get("/h/:code/log", drawnAs("log"))
@@ -94,6 +101,15 @@ async function drawnPage(
     failed(error);
     return null;
   }
+}
+
+/** The page as it says in which language it is. */
+function inItsLanguage(html: string): string {
+  const { title, about } = wordsNow().door;
+  return html
+    .replace('<html lang="en">', `<html lang="${spokenNow().id}">`)
+    .replace(/<title>.*?<\/title>/, `<title>${inHtml(title)}</title>`)
+    .replace(/(<meta name="description" content=")[^"]*/, `$1${inHtml(about)}`);
 }
 
 /** The page with a sheet in it, and what its script takes over from. */

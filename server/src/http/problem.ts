@@ -1,4 +1,5 @@
 import type { ProblemDoc } from "@lampcrate/contract";
+import { said, saying } from "@lampcrate/core";
 import type { Context } from "hono";
 import type { ContentfulStatusCode } from "hono/utils/http-status";
 
@@ -23,13 +24,21 @@ export class Problem extends Error {
 
   /** As the answer to a request. */
   answer(c: Context): Response {
-    return c.body(JSON.stringify(this.doc), this.doc.status as ContentfulStatusCode, {
+    return c.body(JSON.stringify(saidIn(this.doc)), this.doc.status as ContentfulStatusCode, {
       "content-type": "application/problem+json; charset=utf-8",
       "cache-control": "no-store",
       ...this.headers,
     });
   }
 }
+
+/** A problem in the language of whoever asked; what is made of parts was said in it already. */
+const saidIn = ({ errors, ...doc }: ProblemDoc): ProblemDoc => ({
+  ...doc,
+  title: said(doc.title),
+  detail: said(doc.detail),
+  ...(errors ? { errors: errors.map(({ field, message }) => ({ field, message: said(message) })) } : {}),
+});
 
 /** One field that can't be taken as it is. */
 export function badField(field: string, message: string): Problem {
@@ -38,7 +47,7 @@ export function badField(field: string, message: string): Problem {
 
 /** There is nothing at that address, or not for this person. */
 export function notFound(what: string, field = "id"): Problem {
-  const message = `There is no such ${what}.`;
+  const message = saying`There is no such ${said(what)}.`;
   return new Problem(404, "Not found", message, { errors: [{ field, message }] });
 }
 

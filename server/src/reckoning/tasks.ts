@@ -1,4 +1,7 @@
 import type { LabelSheetId } from "@lampcrate/contract";
+import { inLanguage } from "@lampcrate/core";
+import type { LanguageId } from "@lampcrate/words";
+import { allLanguages } from "@lampcrate/words/all";
 import type { Database } from "../db/open.ts";
 import { calendarPdf } from "../print/calendar.ts";
 import { labelsPdf } from "../print/labels.ts";
@@ -39,7 +42,8 @@ export const tasks = {
     evidenceDoc(db, digests, runId, entryId),
   findings: ({ db, digests }: Reading, { runId }: OfRun) => findingsDoc(db, digests, runId),
   builders: ({ db, digests }: Reading, { runId, from }: OfRun & { readonly from: number }) => builderPage(db, digests, runId, from),
-  reveal: ({ db, digests }: Reading, { runId }: OfRun) => revealOf(db, digests, runId),
+  reveal: ({ db, digests }: Reading, { runId, language }: OfRun & { readonly language: LanguageId }) =>
+    inLanguage(allLanguages[language], () => revealOf(db, digests, runId)),
   revealPage: ({ db, digests }: Reading, { runId, from, find }: OfRun & { readonly from: number; readonly find: string }) =>
     revealPage(db, digests, runId, from, find),
   learned: ({ db, digests }: Reading, { runId }: OfRun) => learnedDoc(db, digests, runId),

@@ -3,6 +3,7 @@ import { codeInAddress, dateOf } from "@lampcrate/core";
 import { Hono } from "hono";
 import { validator } from "hono/validator";
 import QRCode from "qrcode";
+import { inTheirLanguage, languageIdNow } from "../http/language.ts";
 import { badField } from "../http/problem.ts";
 import { publicLimits } from "../http/publicLimits.ts";
 import { body, ids, pageStart } from "../http/validate.ts";
@@ -42,6 +43,7 @@ export function publicRoutes(deps: Served, sheets: PublicSheets) {
     return row.id;
   };
   return new Hono()
+    .use("/public/*", inTheirLanguage)
     .use("/public/*", publicLimits(deps))
     .get("/public/feeds/:secret/calendar.ics", feedSecret, (c) =>
       c.body(feedIcs(deps, c.req.valid("param").secret), 200, { "content-type": "text/calendar; charset=utf-8" }),
@@ -61,7 +63,7 @@ export function publicRoutes(deps: Served, sheets: PublicSheets) {
       return c.body(svg, 200, { "content-type": "image/svg+xml" });
     })
     .get("/public/runs/:code/reveal", runCode, async (c) =>
-      c.json(await deps.reckon.ask("reveal", { runId: revealed(c.req.valid("param").code) })),
+      c.json(await deps.reckon.ask("reveal", { runId: revealed(c.req.valid("param").code), language: languageIdNow() })),
     )
     .get("/public/runs/:code/reveal/builders", runCode, someBuilders, async (c) =>
       c.json(await deps.reckon.ask("revealPage", { runId: revealed(c.req.valid("param").code), ...c.req.valid("query") })),

@@ -16,6 +16,7 @@ import {
 import { Hono } from "hono";
 import { validator } from "hono/validator";
 import { streamed } from "../http/attachment.ts";
+import { inTheirLanguage } from "../http/language.ts";
 import { badField } from "../http/problem.ts";
 import { allow, type Signed } from "../http/signedIn.ts";
 import { anyJson, body, from, ids } from "../http/validate.ts";
@@ -135,7 +136,7 @@ export function runRoutes(deps: Served) {
       seeErasingNotice(deps, c.get("person"), c.req.valid("param").id);
       return c.json({ seen: true });
     })
-    .get("/runs/:id/sheet/draft", look, ids("id"), (c) =>
+    .get("/runs/:id/sheet/draft", look, ids("id"), inTheirLanguage, (c) =>
       c.json(draftSheet(deps.db, runRow(deps.db, c.req.valid("param").id), deps.clock())),
     )
     .get("/runs/:id/sheet", look, ids("id"), (c) => c.json(sheetDoc(deps.db, runRow(deps.db, c.req.valid("param").id), deps.clock())))
@@ -163,7 +164,9 @@ export function runRoutes(deps: Served) {
     .get("/runs/:id/findings/builders", sift, ids("id"), from, async (c) =>
       c.json(await deps.reckon.ask("builders", { runId: c.req.valid("param").id, from: c.req.valid("query").from })),
     )
-    .get("/runs/:id/reveal", sift, ids("id"), async (c) => c.json(await deps.reckon.ask("reveal", { runId: c.req.valid("param").id })))
+    .get("/runs/:id/reveal", sift, ids("id"), async (c) =>
+      c.json(await deps.reckon.ask("reveal", { runId: c.req.valid("param").id, language: "en" })),
+    )
     .get("/runs/:id/trials.csv", sift, ids("id"), async (c) => {
       const runId = c.req.valid("param").id;
       const part = async (after: number) => deps.reckon.ask("trialsCsv", { runId, after });

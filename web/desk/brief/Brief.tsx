@@ -15,6 +15,7 @@ import { AddedList } from "./AddedList.tsx";
 import { BriefRest } from "./BriefRest.tsx";
 import { CautionList } from "./CautionList.tsx";
 import { Jumps } from "./Jumps.tsx";
+import { OtherLanguage, otherLanguages } from "./OtherLanguage.tsx";
 import { TrialShows } from "./outcomes/TrialShows.tsx";
 import { Predictions } from "./Predictions.tsx";
 import { ReachPanel } from "./ReachPanel.tsx";
@@ -107,6 +108,9 @@ export function Brief() {
       <AddedList part="rules" />
       <AddedList part="hints" />
       <BriefRest />
+      {otherLanguages.map((id) => (
+        <OtherLanguage key={id} id={id} />
+      ))}
       <p className="small">
         <a href={`/api/runs/${run.id}/pack.json`} download="challenge-pack.json">
           Export as a challenge pack

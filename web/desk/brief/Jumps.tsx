@@ -10,6 +10,7 @@ const parts = [
   ["rules", "Rules"],
   ["hints", "Hints"],
   ["story", "Story and test"],
+  ["in-es", "In other languages"],
 ] as const;
 
 /** The parts of a long brief, always in reach. */

@@ -46,6 +46,7 @@ const parts: Readonly<Partial<Record<keyof BriefDoc, string>>> = {
   hints: "A hint",
   hintsOpen: "When hints open",
   outcomes: "What a trial shows",
+  translations: "Words in other languages",
 };
 
 const lineParts: Readonly<Partial<Record<keyof KitLine, string>>> = {

@@ -18,7 +18,7 @@ import { trialSaid } from "../pieces/trialSaid.ts";
 import { useHouseDay } from "../pieces/useHouseDay.ts";
 import { useBriefWork } from "../work/RunContext.ts";
 import { Asks } from "./Asks.tsx";
-import { askFor } from "./askFor.ts";
+import { useAskFor } from "./askFor.ts";
 import { EntryPictures } from "./EntryPictures.tsx";
 import type { useSifting } from "./useSifting.ts";
 
@@ -34,7 +34,7 @@ export function EntryView({ entry, sifting, whyBox }: EntryViewProps) {
   const { dayOf } = useHouseDay();
   const { run } = useBriefWork();
   const family = familyOfBrief(run.brief);
-  const suggested = askFor(entry, run.units);
+  const { words: suggested, meant } = useAskFor(entry, run.units);
   return (
     <div className="pad stack near">
       <div className="row spread">
@@ -59,6 +59,7 @@ export function EntryView({ entry, sifting, whyBox }: EntryViewProps) {
       {suggested !== "" && reason.trim() === "" && !entry.asks.some(({ answer }) => answer === null) ? (
         <p className="small soft">
           <kbd>k</kbd> asks: {suggested}
+          {meant === null ? null : <> That is: {meant}</>}
         </p>
       ) : null}
       <div className="row">

@@ -6,7 +6,7 @@ import { useKeys } from "../pieces/keys.ts";
 import { Opening } from "../pieces/Opening.tsx";
 import { useBriefWork } from "../work/RunContext.ts";
 import { StepDesk } from "../work/StepDesk.tsx";
-import { askFor } from "./askFor.ts";
+import { useAskFor } from "./askFor.ts";
 import { EntryView } from "./EntryView.tsx";
 import { Evidence } from "./Evidence.tsx";
 import "./sift.css";
@@ -17,10 +17,11 @@ export function Sift() {
   const { run } = useBriefWork();
   const { entries, list, current, choose, move, decideSeen, trouble, ...sifting } = useSifting(run.id, useSearchParams()[0].get("entry"));
   const why = useRef<HTMLInputElement>(null);
+  const { words: suggested } = useAskFor(current, run.units);
   useKeys([
     { key: "a", words: "accept", act: () => decideSeen("accepted") },
     { key: "s", words: "set aside: type why, Enter does it", act: () => why.current?.focus() },
-    { key: "k", words: "ask the family about what is odd", act: () => current && void sifting.askThem(askFor(current, run.units)) },
+    { key: "k", words: "ask the family about what is odd", act: () => void sifting.askThem(suggested) },
     { key: "ArrowDown", words: "next entry", act: () => move(1), repeats: true },
     { key: "ArrowUp", words: "entry before", act: () => move(-1), repeats: true },
   ]);

@@ -26,7 +26,8 @@ const sheetPage = /^\/h\/(?!mine$|preview)[^/]+$/;
 registerRoute(
   new NavigationRoute(
     async (options) => {
-      if (!sheetPage.test(options.url.pathname)) return (await fromLine(options.request)) ?? shell(options);
+      if (!sheetPage.test(options.url.pathname) || options.url.searchParams.has("in"))
+        return (await fromLine(options.request)) ?? shell(options);
       try {
         return await sheets.handle({ event: options.event, request: options.request });
       } catch {

@@ -24,7 +24,7 @@ export function AboutIt({ ageBand, said, questions, onChange }: AboutItProps) {
           <option value="">{words.log.agesNone}</option>
           {ageBands.map((age) => (
             <option key={age} value={age}>
-              {age}
+              {words.log.ages[age]}
             </option>
           ))}
         </select>

@@ -1,7 +1,7 @@
-import { consentWords, type SheetDoc, type TrialInput } from "@lampcrate/contract";
+import type { SheetDoc, TrialInput } from "@lampcrate/contract";
 import { checkVersion, type Family, furtherOf, type Measure, readGuess, readSetting, readTrial } from "@lampcrate/core";
 import { filledVersions } from "../../shared/logbook/versions.ts";
-import { consentVersion, useWords } from "../../shared/words/useWords.ts";
+import { useConsent, useWords } from "../../shared/words/useWords.ts";
 import { familyOf, questionsOf } from "../family.ts";
 import { closingWords } from "../sheet/OpenSheet.tsx";
 import { AboutIt } from "./AboutIt.tsx";
@@ -11,6 +11,7 @@ import { type Book, comesAgain } from "./useLogbook.ts";
 /** What an adult decides, and the button. It says what is missing before it can be pressed. */
 export function SendPart({ sheet, book }: { readonly sheet: SheetDoc; readonly book: Book }) {
   const words = useWords();
+  const consent = useConsent();
   const { draft, change, trouble } = book;
   const missing = missingWords(sheet, draft, words);
   const asked = sheet.brief.outcomes.versions;
@@ -22,13 +23,13 @@ export function SendPart({ sheet, book }: { readonly sheet: SheetDoc; readonly b
       <label className="tick">
         <input type="checkbox" checked={draft.keep} onChange={(event) => change({ keep: event.target.checked })} />
         <span>
-          {consentWords[consentVersion].keep} {sheet.keeping}
+          {consent.keep} {sheet.keeping}
         </span>
       </label>
       {pictureIds(filledVersions(draft.versions)).length === 0 ? null : (
         <label className="tick">
           <input type="checkbox" checked={draft.photo} onChange={(event) => change({ photo: event.target.checked })} />
-          <span>{consentWords[consentVersion].photo}</span>
+          <span>{consent.photo}</span>
         </label>
       )}
       {trouble ? (

@@ -8,9 +8,9 @@ import {
   type VersionInput,
 } from "@lampcrate/contract";
 import type { Family, NamedToken, Timer } from "@lampcrate/core";
+import { consentNow } from "@lampcrate/words";
 import { nanoid } from "nanoid";
 import { blankVersion, filledVersions } from "../../shared/logbook/versions.ts";
-import { consentVersion } from "../../shared/words/useWords.ts";
 import { forgetPictures } from "../pictures/album.ts";
 import { keptTimer } from "../practice/keptTimer.ts";
 
@@ -64,7 +64,7 @@ export function entryOf(draft: LogDraft): EntryInput {
     ageBand: draft.ageBand,
     consentKeep: draft.keep,
     consentPhoto: draft.photo,
-    consentVersion,
+    consentVersion: consentNow().version,
     said: draft.said,
     tokens: draft.tokens,
     timer: draft.timer,

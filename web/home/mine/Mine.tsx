@@ -4,7 +4,7 @@ import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState, useSyncExternalStore } from "react";
 import { AskError, api, ask } from "../../shared/client.ts";
 import { filledVersions, versionsOf } from "../../shared/logbook/versions.ts";
-import { consentVersion, useWords } from "../../shared/words/useWords.ts";
+import { useConsent, useWords } from "../../shared/words/useWords.ts";
 import { focused } from "../focused.ts";
 import { AboutIt } from "../logbook/AboutIt.tsx";
 import { forgetEntry, pictureIds } from "../logbook/draft.ts";
@@ -60,6 +60,7 @@ function MineOf({ secret, words }: { readonly secret: string; readonly words: Re
 
 function OpenMine({ mine, secret, onErased }: { readonly mine: MineDoc; readonly secret: string; readonly onErased: () => void }) {
   const words = useWords();
+  const consent = useConsent();
   const queries = useQueryClient();
   const { entry, sheet } = mine;
   const [versions, setVersions] = useState<readonly VersionInput[]>(() => versionsOf(entry));
@@ -139,7 +140,7 @@ function OpenMine({ mine, secret, onErased }: { readonly mine: MineDoc; readonly
           type="checkbox"
           checked={mine.photo}
           onChange={({ target }) =>
-            void act(() => ask(api.public.mine.photo.$put({ header, json: { given: target.checked, version: consentVersion } })))
+            void act(() => ask(api.public.mine.photo.$put({ header, json: { given: target.checked, version: consent.version } })))
           }
         />
         <span>{words.mine.photoOn}</span>

@@ -1,5 +1,5 @@
 import type { SheetDoc } from "@lampcrate/contract";
-import { buildValues, codeInAddress, runSheet, saidFor, showQuantity, tell } from "@lampcrate/core";
+import { buildValues, codeInAddress, runSheet, said, saidFor, showQuantity, tell } from "@lampcrate/core";
 import { Link } from "react-router";
 import { useWords } from "../../shared/words/useWords.ts";
 import { familyOf, questionsOf } from "../family.ts";
@@ -126,7 +126,7 @@ function Minutes({ brief }: { readonly brief: SheetDoc["brief"] }) {
         <tbody>
           {first.parts.map((part, i) => (
             <tr key={part.id}>
-              <th scope="row">{part.words}</th>
+              <th scope="row">{said(part.words)}</th>
               {sheets.map((sheet, of) => (
                 <td key={slots[of]} className="number">
                   {sheet.ok ? sheet.parts[i]?.minutes : "–"}

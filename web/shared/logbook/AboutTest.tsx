@@ -1,5 +1,5 @@
 import type { VersionInput } from "@lampcrate/contract";
-import { instrumentById, type Measure, testPlaces } from "@lampcrate/core";
+import { instrumentById, type Measure, said, testPlaces } from "@lampcrate/core";
 import { useWords } from "../words/useWords.ts";
 
 /** Where it was tested, and whatever else is worth noting; folded, as few need it. */
@@ -62,7 +62,7 @@ export function InstrumentChoice({
       >
         {measure.instruments.map((id) => (
           <option key={id} value={id}>
-            {instrumentById(id)?.words ?? id}
+            {said(instrumentById(id)?.words ?? id)}
           </option>
         ))}
       </select>

@@ -1,5 +1,5 @@
 import type { TrialInput } from "@lampcrate/contract";
-import { type Measure, showQuantity, type UnitChoice } from "@lampcrate/core";
+import { type Measure, several, showQuantity, type UnitChoice } from "@lampcrate/core";
 import { useId, useState } from "react";
 import { useWords } from "../words/useWords.ts";
 import { counted } from "./trialEdits.ts";
@@ -10,8 +10,6 @@ interface LoadCounterProps {
   readonly onDone: (patch: Partial<TrialInput>) => void;
 }
 
-const plural = (name: string): string => (/(?:s|x|ch|sh|o)$/.test(name) ? `${name}es` : `${name}s`);
-
 /** Loads added one by one, a tap each; it writes what was held and what it gave way at. */
 export function LoadCounter({ measure, units, onDone }: LoadCounterProps) {
   const words = useWords();
@@ -20,7 +18,7 @@ export function LoadCounter({ measure, units, onDone }: LoadCounterProps) {
   const [name, setName] = useState(tokens[0]?.names[0] ?? "");
   const [count, setCount] = useState(0);
   const token = tokens.find((one) => one.names[0] === name);
-  const said = (loads: number): string => `${loads} ${loads === 1 ? name : plural(name)}`;
+  const said = (loads: number): string => `${loads} ${loads === 1 ? name : several(name)}`;
   const mass = token?.massKg === undefined ? null : showQuantity(count * token.massKg, "mass", units);
   return (
     <div className="ask stacked near" role="group" aria-label={words.log.counter}>

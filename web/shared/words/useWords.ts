@@ -1,10 +1,7 @@
-import type { ConsentVersion } from "@lampcrate/contract";
-import { en, type Words } from "./en.ts";
+import { consentNow, type Words, wordsNow } from "@lampcrate/words";
 
-/** The words that adults agree to here. */
-export const consentVersion: ConsentVersion = "en-1";
+/** The words of the language that families read in. */
+export const useWords = (): Words => wordsNow();
 
-/** The words of the family's language. English now. */
-export function useWords(): Words {
-  return en;
-}
+/** What adults agree to here, word for word, by its version. */
+export const useConsent = (): ReturnType<typeof consentNow> => consentNow();

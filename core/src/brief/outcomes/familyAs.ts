@@ -1,5 +1,6 @@
 import type { Family, Field, Measure, Values } from "../../family/shape.ts";
 import { failedAs } from "../../finding/outcome/counted.ts";
+import { said, saying } from "../../language/language.ts";
 import { asFamily, failedValue, type Outcomes, tokenOfName } from "./outcomes.ts";
 
 const made = new WeakMap<Outcomes, WeakMap<Family, Family>>();
@@ -65,7 +66,7 @@ function askedMeasure(family: Family, spec: Values, { main, failed, setting: set
       instruments: own.instruments,
       numberless: true,
     } as const;
-    const said = isOwn ? own : { id: `ladder-${setting.id}`, words: `Most it came through: ${setting.words}` };
+    const said = isOwn ? own : { id: `ladder-${setting.id}`, words: saying`Most it came through: ${setting.words}` };
     return { ...ladder, id: said.id, words: said.words, unit: setting.unit ?? (isOwn ? own.unit : null) };
   }
   const judged = { ...kept, quality: own.quality, better: "more", dimension: "count", unit: null, instruments: own.instruments } as const;
@@ -73,11 +74,11 @@ function askedMeasure(family: Family, spec: Values, { main, failed, setting: set
     ? {
         ...judged,
         id: "passed",
-        words: `How often: ${main.passed}`,
+        words: saying`How often: ${main.passed}`,
         passes: { passed: main.passed, not: main.not, asked: main.asked },
         numberless: true,
       }
-    : { ...judged, id: "rung", words: "How it came through", rungs, numberless: true };
+    : { ...judged, id: "rung", words: said("How it came through"), rungs, numberless: true };
 }
 
 /** Measures that a family may be asked for beside the main one. */

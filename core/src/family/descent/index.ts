@@ -1,3 +1,5 @@
+import { saying } from "../../language/language.ts";
+import { showNumber } from "../../quantity/show.ts";
 import { type Band, band } from "../band.ts";
 import { type Bounds, commonHard, type Place, tightest, usualSoft } from "../bounds.ts";
 import { withCommonCautions } from "../common.ts";
@@ -112,7 +114,7 @@ export const descent: Family = {
   goal: (s) => ({ measure: "time", value: numberOf(s, descentSpec, "goalS"), better: "more" }),
   goalField: () => "goalS",
   goalWords: (s, show) =>
-    `Fall ${show(numberOf(s, descentSpec, "heightM"), "length")} in ${numberOf(s, descentSpec, "goalS").toFixed(1)} s or longer`,
+    saying`Fall ${show(numberOf(s, descentSpec, "heightM"), "length")} in ${showNumber(numberOf(s, descentSpec, "goalS"), 1)} s or longer`,
   predict,
   cannot: (s, d) => {
     const speed = impactSpeed(fallerOf(s, d), numberOf(s, descentSpec, "heightM"));

@@ -1,3 +1,5 @@
+import { said, saying } from "../../language/language.ts";
+import { showNumber } from "../../quantity/show.ts";
 import { type Band, band } from "../band.ts";
 import { type Bounds, commonHard, type Place, tightest, usualSoft } from "../bounds.ts";
 import { withCommonCautions } from "../common.ts";
@@ -158,8 +160,8 @@ export const drive: Family = {
   goalField: (spec) => (isFast(spec) ? "goalS" : "goalM"),
   goalWords: (spec, show) =>
     isFast(spec)
-      ? `Sail ${show(s(spec, "goalM"), "length")} in ${s(spec, "goalS").toFixed(1)} s or less`
-      : `Go ${show(s(spec, "goalM"), "length")} or farther, driven by ${driveOf(spec) === "band" ? "a band" : driveOf(spec) === "sail" ? "wind" : "a ramp"}`,
+      ? saying`Sail ${show(s(spec, "goalM"), "length")} in ${showNumber(s(spec, "goalS"), 1)} s or less`
+      : saying`Go ${show(s(spec, "goalM"), "length")} or farther, driven by ${said(driveOf(spec) === "band" ? "a band" : driveOf(spec) === "sail" ? "wind" : "a ramp")}`,
   predict,
   cannot,
   formOf: (spec) => driveOf(spec),

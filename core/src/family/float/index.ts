@@ -1,3 +1,4 @@
+import { saying, several } from "../../language/language.ts";
 import { band } from "../band.ts";
 import type { Bounds } from "../bounds.ts";
 import { withCommonCautions } from "../common.ts";
@@ -143,12 +144,12 @@ export const float: Family = {
   goal: (s) => ({ measure: "count", value: numberOf(s, floatSpec, "goalCount"), better: "more" }),
   goalField: () => "goalCount",
   goalWords: (s, show) => {
-    const carry = `Carry ${numberOf(s, floatSpec, "goalCount")} ${tokenOf(s).words}s`;
+    const carry = saying`Carry ${numberOf(s, floatSpec, "goalCount")} ${several(tokenOf(s).words)}`;
     const from = choiceOf(s, floatSpec, "from");
-    if (from === "clay") return `${carry} on ${show(numberOf(s, floatSpec, "clayKg"), "mass")} of clay`;
+    if (from === "clay") return saying`${carry} on ${show(numberOf(s, floatSpec, "clayKg"), "mass")} of clay`;
     return from === "bag"
-      ? `${carry} on what floats from the bag`
-      : `${carry} on a sheet of ${show(numberOf(s, floatSpec, "sideM"), "length")} square`;
+      ? saying`${carry} on what floats from the bag`
+      : saying`${carry} on a sheet of ${show(numberOf(s, floatSpec, "sideM"), "length")} square`;
   },
   predict,
   cannot: (s, d) => {

@@ -1,3 +1,5 @@
+import { saying } from "../../language/language.ts";
+import { showNumber } from "../../quantity/show.ts";
 import { type Band, band } from "../band.ts";
 import { type Bounds, commonHard, type Place, tightest, usualSoft } from "../bounds.ts";
 import { withCommonCautions } from "../common.ts";
@@ -202,15 +204,15 @@ export const glide: Family = {
   goalWords: (spec, show) => {
     switch (bestOf(spec)) {
       case "aloft":
-        return `Stay up ${s(spec, "goalS").toFixed(1)} s or longer`;
+        return saying`Stay up ${showNumber(s(spec, "goalS"), 1)} s or longer`;
       case "straightest":
-        return `Stay within ${show(s(spec, "withinM"), "length")} to a side over ${show(s(spec, "goalM"), "length")}`;
+        return saying`Stay within ${show(s(spec, "withinM"), "length")} to a side over ${show(s(spec, "goalM"), "length")}`;
       case "target":
-        return `Land within ${show(s(spec, "withinM"), "length")} of a target ${show(s(spec, "goalM"), "length")} away`;
+        return saying`Land within ${show(s(spec, "withinM"), "length")} of a target ${show(s(spec, "goalM"), "length")} away`;
       case "tricks":
-        return `Make ${s(spec, "goalCount")} loops or turns in one flight`;
+        return saying`Make ${s(spec, "goalCount")} loops or turns in one flight`;
       default:
-        return `Glide ${show(s(spec, "goalM"), "length")} or farther`;
+        return saying`Glide ${show(s(spec, "goalM"), "length")} or farther`;
     }
   },
   predict,

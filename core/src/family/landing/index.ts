@@ -1,3 +1,4 @@
+import { said, saying } from "../../language/language.ts";
 import { type Band, band } from "../band.ts";
 import { type Bounds, commonHard, type Place, tightest, usualSoft } from "../bounds.ts";
 import { withCommonCautions } from "../common.ts";
@@ -152,8 +153,8 @@ export const landing: Family = {
   goalField: () => "goalM",
   goalWords: (s, show) =>
     isWhole(s)
-      ? `Bring a ${payloadOf(s).words} down whole from ${show(goalOf(s), "length")}`
-      : `Keep every ${riderOf(s).words} aboard from ${show(goalOf(s), "length")}`,
+      ? saying`Bring a ${said(payloadOf(s).words)} down whole from ${show(goalOf(s), "length")}`
+      : saying`Keep every ${said(riderOf(s).words)} aboard from ${show(goalOf(s), "length")}`,
   predict,
   cannot,
   formOf: (s, d) => `${isWhole(s) ? cushionOf(d) : "riders"}${fallerOf(d) ? " under a canopy" : ""}`,

@@ -1,3 +1,4 @@
+import { saying } from "../../language/language.ts";
 import { type Band, band } from "../band.ts";
 import { type Bounds, commonHard, type Place, tightest, usualSoft } from "../bounds.ts";
 import { withCommonCautions } from "../common.ts";
@@ -148,8 +149,8 @@ export const launchBand: Family = {
   goalField: (spec) => (isFar(spec) ? "goalM" : "withinM"),
   goalWords: (spec, show) =>
     isFar(spec)
-      ? `Fling it ${show(s(spec, "goalM"), "length")} or farther`
-      : `Land within ${show(s(spec, "withinM"), "length")} of a target ${show(s(spec, "goalM"), "length")} away`,
+      ? saying`Fling it ${show(s(spec, "goalM"), "length")} or farther`
+      : saying`Land within ${show(s(spec, "withinM"), "length")} of a target ${show(s(spec, "goalM"), "length")} away`,
   predict,
   cannot,
   formOf: (spec) => choiceOf(spec, bandSpec, "band"),

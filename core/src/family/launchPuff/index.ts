@@ -1,3 +1,4 @@
+import { said, saying } from "../../language/language.ts";
 import { type Band, band } from "../band.ts";
 import { type Bounds, commonHard, type Place, tightest, usualSoft } from "../bounds.ts";
 import { withCommonCautions } from "../common.ts";
@@ -199,8 +200,8 @@ export const launchPuff: Family = {
   goalField: (spec) => (isFar(spec) ? "goalM" : "withinM"),
   goalWords: (spec, show) =>
     isFar(spec)
-      ? `Fly ${show(s(spec, "goalM"), "length")} or farther on ${sourceOf(spec) === "breath" ? "one breath" : "one stomp"}`
-      : `Stay within ${show(s(spec, "withinM"), "length")} to a side over ${show(s(spec, "goalM"), "length")}`,
+      ? saying`Fly ${show(s(spec, "goalM"), "length")} or farther on ${said(sourceOf(spec) === "breath" ? "one breath" : "one stomp")}`
+      : saying`Stay within ${show(s(spec, "withinM"), "length")} to a side over ${show(s(spec, "goalM"), "length")}`,
   predict,
   cannot,
   formOf: (spec) => sourceOf(spec),

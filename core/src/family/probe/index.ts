@@ -1,3 +1,4 @@
+import { said, saying } from "../../language/language.ts";
 import { band } from "../band.ts";
 import { commonHard } from "../bounds.ts";
 import { withCommonCautions } from "../common.ts";
@@ -58,7 +59,7 @@ function drawing(goal: Values, item: Values): Scene {
         kind: "note",
         x: edge + wide / 2,
         y: above + high * 0.4,
-        words: says === "cannot tell" ? "nobody can tell: {} the density of water" : `${says}: {} the density of water`,
+        words: said(says === "cannot tell" ? "nobody can tell: {} the density of water" : `${says}: {} the density of water`),
         fill: [[ratio, "ratio"]],
         tone: "predicted",
         anchor: "middle",
@@ -91,7 +92,7 @@ export const probe: Family = {
   goal: (goal) => ({ measure: "right", value: s(goal, "goalCount"), better: "more" }),
   goalField: () => "goalCount",
   goalWords: (goal) =>
-    `Guess ${s(goal, "goalCount")} of ${s(goal, "items") * s(goal, "tests")} right: ${s(goal, "items")} things, ${s(goal, "tests")} tests each`,
+    saying`Guess ${s(goal, "goalCount")} of ${s(goal, "items") * s(goal, "tests")} right: ${s(goal, "items")} things, ${s(goal, "tests")} tests each`,
   predict: (_goal, item) => {
     const { ratio, says } = found(item);
     return [

@@ -1,3 +1,5 @@
+import { saying } from "../../language/language.ts";
+import { showNumber } from "../../quantity/show.ts";
 import { type Band, band } from "../band.ts";
 import { type Bounds, commonHard, tightest } from "../bounds.ts";
 import { withCommonCautions } from "../common.ts";
@@ -144,8 +146,8 @@ export const roll: Family = {
   goalField: (spec) => (isSlow(spec) ? "goalS" : null),
   goalWords: (spec, show) =>
     isSlow(spec)
-      ? `From ${show(numberOf(spec, rollSpec, "startM"), "length")} up, take ${numberOf(spec, rollSpec, "goalS").toFixed(1)} s or longer to the cup`
-      : `From ${show(numberOf(spec, rollSpec, "startM"), "length")} up, end in the cup`,
+      ? saying`From ${show(numberOf(spec, rollSpec, "startM"), "length")} up, take ${showNumber(numberOf(spec, rollSpec, "goalS"), 1)} s or longer to the cup`
+      : saying`From ${show(numberOf(spec, rollSpec, "startM"), "length")} up, end in the cup`,
   predict,
   cannot,
   formOf: (_spec, design) => choiceOf(design, rollDesign, "channel"),

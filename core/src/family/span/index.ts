@@ -1,3 +1,4 @@
+import { saying } from "../../language/language.ts";
 import { band } from "../band.ts";
 import { type Bounds, commonHard, tightest, usualSoft } from "../bounds.ts";
 import { withCommonCautions } from "../common.ts";
@@ -84,8 +85,13 @@ export const span: Family = {
   settings: { loadKg: "load offered", gapM: "gap" },
   goal: (spec) => ({ measure: "load", value: numberOf(spec, spanSpec, "loadKg"), better: "more" }),
   goalField: () => "loadKg",
-  goalWords: (spec, show) =>
-    `Span ${show(numberOf(spec, spanSpec, "gapM"), "length")}, hold ${show(numberOf(spec, spanSpec, "loadKg"), "mass")}${choiceOf(spec, spanSpec, "until") === "fails" ? " or more" : ""} for ${numberOf(spec, spanSpec, "holdS")} s`,
+  goalWords: (spec, show) => {
+    const [gap, load] = [show(numberOf(spec, spanSpec, "gapM"), "length"), show(numberOf(spec, spanSpec, "loadKg"), "mass")];
+    const holdS = numberOf(spec, spanSpec, "holdS");
+    return choiceOf(spec, spanSpec, "until") === "fails"
+      ? saying`Span ${gap}, hold ${load} or more for ${holdS} s`
+      : saying`Span ${gap}, hold ${load} for ${holdS} s`;
+  },
   predict,
   cannot,
   formOf: (_spec, design) => choiceOf(design, spanDesign, "form"),

@@ -1,3 +1,4 @@
+import { saying } from "../../language/language.ts";
 import { type Band, band } from "../band.ts";
 import { type Bounds, commonHard, type Place, tightest } from "../bounds.ts";
 import { withCommonCautions } from "../common.ts";
@@ -103,7 +104,7 @@ export const tall: Family = {
   goal: (spec) => ({ measure: "height", value: s(spec, "goalM"), better: "more" }),
   goalField: () => "goalM",
   goalWords: (spec, show) =>
-    `Stand ${show(s(spec, "goalM"), "length")} high for ${s(spec, "standS").toFixed(0)} s, from ${s(spec, "sticks")} sticks and ${s(spec, "joints")} joints`,
+    saying`Stand ${show(s(spec, "goalM"), "length")} high for ${s(spec, "standS").toFixed(0)} s, from ${s(spec, "sticks")} sticks and ${s(spec, "joints")} joints`,
   predict,
   cannot,
   formOf: (spec) => choiceOf(spec, tallSpec, "stick"),

@@ -1,3 +1,4 @@
+import { said, saying } from "../../language/language.ts";
 import { showNumber, type UnitChoice } from "../../quantity/show.ts";
 import { amountWords, type StockUnit } from "./amountWords.ts";
 
@@ -11,8 +12,8 @@ export interface StandIn {
 
 /** So much of a material as its stand-in: "12 × paper bowl", "90 cm of yarn". Whole pieces, rounded up; "a foil ball" loses its article. */
 export function standInFor(amount: number, { words, ratio, unit }: StandIn, choice: UnitChoice): string {
-  if (unit !== "piece") return `${amountWords(amount * ratio, unit, choice)} of ${words}`;
-  return `${showNumber(Math.ceil(amount * ratio - 1e-9), 0)}\u00a0×\u00a0${words.replace(/^an? /i, "")}`;
+  if (unit !== "piece") return saying`${amountWords(amount * ratio, unit, choice)} of ${said(words)}`;
+  return `${showNumber(Math.ceil(amount * ratio - 1e-9), 0)}\u00a0×\u00a0${said(words).replace(/^an? /i, "")}`;
 }
 
 /** Reads "2 × paper bowl": how many stand in for one, and what; 1 where no number and × stand before it. */

@@ -53,6 +53,7 @@ export const brief = sqliteTable("brief", {
   outcomes: text("outcomes", { mode: "json" }).$type<Outcomes>().notNull().default(asFamily),
   hints: text("hints", { mode: "json" }).$type<readonly AddedHint[]>().notNull().default([]),
   hintsOpen: text("hints_open", { mode: "json" }).$type<BriefDoc["hintsOpen"]>().notNull().default(openAtOnce),
+  translations: text("translations", { mode: "json" }).$type<BriefDoc["translations"]>().notNull().default({}),
   /** What a challenge pack held that this version doesn't know: kept, so that it goes out again. */
   unknown: text("unknown", { mode: "json" }).$type<unknown>(),
   revision: integer("revision").notNull(),

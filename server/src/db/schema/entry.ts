@@ -22,6 +22,8 @@ export const entry = sqliteTable(
     /** SHA-256 of the private link's secret; null once anonymous. */
     linkHash: text("link_hash").unique(),
     ageBand: text("age_band"),
+    /** In which its family reads and was asked to agree. */
+    language: text("language").notNull().default("en"),
     said: text("said").notNull(),
     tokens: text("tokens", { mode: "json" }).$type<readonly NamedToken[]>().notNull().default([]),
     /** How whoever timed by hand times, from practice; null where nobody practised. */

@@ -1,4 +1,5 @@
-import { type ConsentDoc, consentWords, type EntryInput, type PhotoConsent, type VersionInput } from "@lampcrate/contract";
+import type { ConsentDoc, EntryInput, PhotoConsent, VersionInput } from "@lampcrate/contract";
+import { consentWords } from "@lampcrate/words/all";
 import { and, asc, eq } from "drizzle-orm";
 import type { Database, Store } from "../../db/open.ts";
 import { consent, correction, entry, trial, version } from "../../db/schema/index.ts";
@@ -64,7 +65,10 @@ export function photoConsent(db: Store, entryKey: number): boolean {
 
 /** An adult decides anew about pictures, in answer to the words of a version. */
 export function setPhotoConsent(db: Store, entryKey: number, { given, version }: PhotoConsent, at: number): void {
-  db.update(consent).set({ given, at, words: consentWords[version].photo }).where(ofPhoto(entryKey)).run();
+  db.update(consent)
+    .set({ given, at, words: consentWords[version]?.photo ?? "" })
+    .where(ofPhoto(entryKey))
+    .run();
 }
 
 /** What was agreed to, word for word, and when. */

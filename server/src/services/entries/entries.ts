@@ -1,5 +1,5 @@
 import type { EntryCorrection, MineDoc, PhotoConsent } from "@lampcrate/contract";
-import { dateWords } from "@lampcrate/core";
+import { dateWords, saying } from "@lampcrate/core";
 import { eq } from "drizzle-orm";
 import type { Store } from "../../db/open.ts";
 import { entry, run } from "../../db/schema/index.ts";
@@ -20,9 +20,9 @@ type EntryRow = typeof entry.$inferSelect;
 export function closedProblem(row: RunRow, zone: string, now: number): Problem {
   const closed = entryDoor(row, zone, now) === "closed";
   const message = closed
-    ? `Entries closed at the end of ${dateWords(row.closesOn ?? "")}.`
+    ? saying`Entries closed at the end of ${dateWords(row.closesOn ?? "")}.`
     : row.opensOn
-      ? `Entries open on ${dateWords(row.opensOn)}.`
+      ? saying`Entries open on ${dateWords(row.opensOn)}.`
       : "Entries are not open yet.";
   return new Problem(403, "Entries are not open", message, { errors: [{ field: "code", message }] });
 }

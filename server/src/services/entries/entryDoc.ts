@@ -92,6 +92,7 @@ export function entryDocs(db: Store, run: RunRow, rows: readonly EntryRow[]): re
       revision: row.revision,
       sentAt: row.sentAt,
       ageBand: row.ageBand as AgeBand | null,
+      language: row.language,
       said: row.said,
       tokens: row.tokens,
       timer: row.timer,

@@ -1,5 +1,6 @@
-import { consentWords, type EntryInput } from "@lampcrate/contract";
+import type { EntryInput } from "@lampcrate/contract";
 import { aliasOf } from "@lampcrate/core";
+import { consentWords } from "@lampcrate/words/all";
 import { and, eq, sql } from "drizzle-orm";
 import { Compiled } from "../../db/compiled.ts";
 import type { Database } from "../../db/open.ts";
@@ -54,6 +55,7 @@ export class EntryWriter {
         alias: p("alias"),
         linkHash: p("linkHash"),
         ageBand: p("ageBand"),
+        language: p("language"),
         said: p("said"),
         tokens: p("tokens"),
         timer: p("timer"),
@@ -126,6 +128,7 @@ export class EntryWriter {
       alias,
       linkHash: hashOf(input.secret),
       ageBand: input.ageBand,
+      language: input.consentVersion.split("-")[0] ?? "en",
       said: input.said,
       tokens: input.tokens,
       timer: input.timer,
@@ -137,9 +140,9 @@ export class EntryWriter {
     this.putConsents.run({
       entryKey,
       keep: input.consentKeep,
-      keepWords: words.keep,
+      keepWords: words?.keep ?? "",
       photo: input.consentPhoto,
-      photoWords: words.photo,
+      photoWords: words?.photo ?? "",
       at,
     });
     return alias;

@@ -1,7 +1,16 @@
-import type { RevealDoc, RevealEntry, RevealPage } from "@lampcrate/contract";
-import { type Better, type BuilderFound, families, findingsWords, type Interval, isFamilyId, showQuantity } from "@lampcrate/core";
+import type { BriefDoc, RevealDoc, RevealEntry, RevealPage } from "@lampcrate/contract";
+import {
+  type Better,
+  type BuilderFound,
+  families,
+  findingsWords,
+  type Interval,
+  inLanguage,
+  said,
+  showQuantity,
+  spokenNow,
+} from "@lampcrate/core";
 import type { Database } from "../../db/open.ts";
-import { notFound } from "../../http/problem.ts";
 import { houseDoc } from "../house/house.ts";
 import { frozenVersion } from "../runs/briefs.ts";
 import { type RunRow, runRow } from "../runs/runs.ts";
@@ -18,22 +27,28 @@ const mostImproved = 8;
 export function revealOf(db: Database, digests: Digests, runId: string): RevealDoc {
   const row = runRow(db, runId);
   const { name } = houseDoc(db);
-  return digests.answer(`reveal doc ${runId}`, `${digests.of(row).stamp} ${row.revision} ${name}`, () => reckoned(db, digests, row, name));
+  return digests.answer(`reveal doc ${runId} ${spokenNow().id}`, `${digests.of(row).stamp} ${row.revision} ${name}`, () =>
+    reckoned(db, digests, row, name),
+  );
 }
 
 function reckoned(db: Database, digests: Digests, row: RunRow, house: string): RevealDoc {
-  const found = foundIn(digests, row);
   const brief = frozenVersion(db, row.briefId, row.publishedVersion ?? 0).brief;
-  if (!isFamilyId(brief.family)) throw notFound("family");
+  const language = spokenNow();
+  return inLanguage(language, () => revealSaid(digests, row, house, brief), brief.translations[language.id]);
+}
+
+function revealSaid(digests: Digests, row: RunRow, house: string, brief: BriefDoc): RevealDoc {
+  const found = foundIn(digests, row);
   const listed = row.scoring !== "celebrate";
   const improved = found.builders
     .flatMap(({ alias, improved: by }) => (by !== null && by > 1 ? [{ alias, improved: by }] : []))
     .sort((a, b) => b.improved - a.improved || byAlias(a, b));
   return {
-    title: row.title,
+    title: said(row.title),
     house,
     scoring: row.scoring,
-    measure: found.measure.words,
+    measure: said(found.measure.words),
     unit: found.measure.unit,
     goalWords: families[brief.family].goalWords(brief.spec, (si, dimension) => showQuantity(si, dimension, row.units)),
     goalMet: found.goalMet,

@@ -71,6 +71,7 @@ export function startingBrief(family: FamilyId): BriefDoc {
     rules: [],
     hints: [],
     hintsOpen: openAtOnce,
+    translations: {},
   };
 }
 

@@ -1,4 +1,4 @@
-import { families, isFamilyId, placeOf } from "@lampcrate/core";
+import { families, isFamilyId, placeOf, said } from "@lampcrate/core";
 import type { FrozenBrief } from "../../db/schema/index.ts";
 
 /** The required cautions of family, materials and ages, and the planner's own before the last, which defers to the venue. */
@@ -13,6 +13,6 @@ export function cautionWords({ brief, materials }: FrozenBrief): readonly string
     hazards: used.flatMap((m) => m.hazards ?? []),
     place: placeOf(brief.spec),
   });
-  const words = required.map((caution) => caution.words);
+  const words = required.map((caution) => said(caution.words));
   return [...words.slice(0, -1), ...brief.cautions.map((caution) => caution.words), ...words.slice(-1)];
 }

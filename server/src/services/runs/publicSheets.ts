@@ -1,4 +1,5 @@
 import type { SheetDoc } from "@lampcrate/contract";
+import { spokenNow } from "@lampcrate/core";
 import type { Database } from "../../db/open.ts";
 import { houseStamp } from "../house/house.ts";
 import { publicRun } from "./runs.ts";
@@ -12,16 +13,17 @@ export class PublicSheets {
 
   constructor(private readonly db: Database) {}
 
-  /** The sheet under a code, however it is typed. Throws 404. */
+  /** The sheet under a code, however it is typed, in the language that is spoken. Throws 404. */
   of(typed: string, now: number): SheetDoc {
     const row = publicRun(this.db, typed);
     const { zone, revision } = houseStamp(this.db);
     const stamp = `${row.revision} ${row.publishedVersion} ${revision} ${entryDoor(row, zone, now)}`;
-    const known = this.kept.get(row.id);
+    const key = `${row.id} ${spokenNow().id}`;
+    const known = this.kept.get(key);
     if (known?.stamp === stamp && now < known.until) return known.sheet;
     const sheet = sheetDoc(this.db, row, now);
     if (this.kept.size >= mostKept) this.kept.clear();
-    this.kept.set(row.id, { stamp, until: ladderChangesAt(sheet, zone), sheet });
+    this.kept.set(key, { stamp, until: ladderChangesAt(sheet, zone), sheet });
     return sheet;
   }
 }

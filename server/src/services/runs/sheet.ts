@@ -10,12 +10,17 @@ import {
   families,
   fillBrief,
   fillText,
+  inLanguage,
+  inWords,
   keptUntil,
   type RunKind,
   type StockUnit,
+  said,
   saidFor,
+  saying,
   showNumber,
   showQuantity,
+  spokenNow,
   standInFor,
   startOfDay,
   type UnitChoice,
@@ -42,24 +47,31 @@ export function draftSheet(db: Store, row: RunRow, now: number): SheetDoc {
   return sheetOf(db, row, now, draftOf(db, row.briefId), { code: row.code ?? "CODE TO COME", version });
 }
 
+/** A sheet in the language that is spoken; the house's own words as it gave them in it. */
 function sheetOf(db: Store, row: RunRow, now: number, frozen: FrozenBrief, of: Pick<SheetDoc, "code" | "version">): SheetDoc {
+  const language = spokenNow();
+  return inLanguage(language, () => sheetSaid(db, row, now, frozen, of), frozen.brief.translations[language.id]);
+}
+
+function sheetSaid(db: Store, row: RunRow, now: number, frozen: FrozenBrief, of: Pick<SheetDoc, "code" | "version">): SheetDoc {
   const house = houseDoc(db);
   const materials = Object.entries(frozen.materials).map(([id, { unit }]) => ({ id, unit }));
   const filling = fillingOf(frozen.brief, row, materials);
-  const said = fillBrief(frozen.brief, filling);
-  const { lines, hints, hintsOpen, ...brief } = said;
+  const told = fillBrief(frozen.brief, filling);
+  const { lines, hints, hintsOpen, translations: _, outcomes, ...brief } = told;
   return {
     ...of,
-    title: row.title,
+    language: spokenNow().id,
+    title: said(row.title),
     house: house.name,
     kind: row.kind,
-    brief,
+    brief: { ...brief, outcomes: inWords(outcomes) },
     ladder: ladderOf({ hints, hintsOpen }, row.opensOn, dateOf(now, house.zone)),
     scoring: row.scoring,
     toBeat: ownBuilds(db, row.id, row.units),
     words: familyWords(frozen.brief, row.kind, filling),
     lines: lines.map((line) => sheetLine(line, frozen, row.units)),
-    cautions: cautionWords({ ...frozen, brief: said }),
+    cautions: cautionWords({ ...frozen, brief: told }),
     units: row.units,
     opensOn: row.opensOn,
     closesOn: row.closesOn,
@@ -96,24 +108,26 @@ function familyWords(brief: FrozenBrief["brief"], kind: RunKind, filling: Fillin
     test: [protocol.before, protocol.starts, protocol.stops, protocol.order].map(say),
     control: protocol.control === undefined ? null : say(protocol.control),
     rules: saidFor(rules, values, atHome).map(({ words }) => say(words)),
-    idea,
+    idea: said(idea),
   };
 }
 
 function sheetLine(line: FrozenBrief["brief"]["lines"][number], frozen: FrozenBrief, units: RunRow["units"]): SheetLine {
   const material = frozen.materials[line.materialId];
-  const name = material?.name ?? "material";
-  const each = line.per === "builder" || line.per === "team" ? "" : ` for each ${line.per}`;
+  const name = said(material?.name ?? "material");
+  const each = line.per === "builder" || line.per === "team" ? "" : said(` for each ${line.per}`);
   const amount = line.kind === "reusable" ? "" : `${eachWords(line.amount, material?.unit ?? "piece", units)} `;
-  const size = line.cut ? `, ${showQuantity(line.cut.widthM, "length", units)} by ${showQuantity(line.cut.heightM, "length", units)}` : "";
+  const size = line.cut
+    ? saying`, ${showQuantity(line.cut.widthM, "length", units)} by ${showQuantity(line.cut.heightM, "length", units)}`
+    : "";
   const of = { words: line.standIn, ratio: line.standInRatio, unit: material?.unit ?? ("piece" as const) };
-  const standIn = of.ratio === 1 || of.words === "" ? of.words : standInFor(line.kind === "reusable" ? 1 : line.amount, of, units);
+  const standIn = of.ratio === 1 || of.words === "" ? said(of.words) : standInFor(line.kind === "reusable" ? 1 : line.amount, of, units);
   return { words: `${amount}${name}${size}${each}`, source: line.source, standIn };
 }
 
 /** How much one takes; parts of a piece, such as learned amounts have, to one decimal. */
 function eachWords(amount: number, unit: StockUnit, units: UnitChoice): string {
-  if (unit !== "piece") return `${amountWords(amount, unit, units)} of`;
+  if (unit !== "piece") return saying`${amountWords(amount, unit, units)} of`;
   const tenths = Math.max(1, Math.round(amount * 10));
   return `${showNumber(tenths / 10, tenths % 10 === 0 ? 0 : 1)} ×`;
 }
@@ -135,8 +149,8 @@ export function entryDoor(row: RunRow, zone: string, now: number): SheetDoc["ent
 
 function keepingWords(row: RunRow, keepingDays: number): string {
   const until = keptUntil(row, keepingDays);
-  const when = until === null ? `${keepingDays} days after the reveal` : `on ${dateWords(until)}`;
+  const when = until === null ? saying`${keepingDays} days after the reveal` : saying`on ${dateWords(until)}`;
   return row.afterwards === "erase"
-    ? `Everything in this entry is erased ${when}.`
-    : `The made-up name, the link and all words are erased ${when}; the numbers stay without them.`;
+    ? saying`Everything in this entry is erased ${when}.`
+    : saying`The made-up name, the link and all words are erased ${when}; the numbers stay without them.`;
 }

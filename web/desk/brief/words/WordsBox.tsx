@@ -69,7 +69,9 @@ const RestingBox = memo(function RestingBox({ filling: plain, times = null, ...r
       <div
         className="words-box"
         onFocus={() => setNear(true)}
-        onBlur={({ currentTarget, relatedTarget }) => setNear(stillIn(currentTarget, relatedTarget))}
+        onBlur={({ currentTarget, relatedTarget }) => {
+          if (!stillIn(currentTarget, relatedTarget)) afterPress(() => setNear(stillIn(currentTarget, document.activeElement)));
+        }}
       >
         <span id={id} className={bare ? "unseen" : "field-label"}>
           {label}
@@ -101,6 +103,12 @@ const RestingBox = memo(function RestingBox({ filling: plain, times = null, ...r
     </LexicalComposer>
   );
 });
+
+/** Once a press is over, if there is one: what is being pressed must not move away from under it. */
+function afterPress(then: () => void): void {
+  if (document.querySelector(":active") === null) then();
+  else addEventListener("pointerup", () => setTimeout(then), { once: true });
+}
 
 /** A list that was opened from the box hangs elsewhere in the page. */
 function stillIn(box: HTMLElement, to: EventTarget | null): boolean {

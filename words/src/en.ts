@@ -1,7 +1,10 @@
-/** Every word of the family pages, in English. Another language is another file of this shape. */
-export const en = {
+import { english } from "@lampcrate/core";
+
+/** Every word of the family pages, in English. */
+const pages = {
   door: {
     title: "Build challenge",
+    about: "A build challenge to try at home: what to find, how to begin, and where to send what you measured.",
     ask: "Type the code on your sheet",
     example: "three words and a number, such as REED LANTERN OTTER 472",
     go: "Open the challenge",
@@ -20,6 +23,7 @@ export const en = {
     retry: "Try again",
     code: "code",
     back: "Back to the challenge",
+    languages: "Other languages",
   },
   sheet: {
     cautions: "First, be careful",
@@ -143,6 +147,14 @@ export const en = {
     said: "Anything to tell us? What did you like, what would you change? (if you want)",
     age: "How old are the builders? (if you want)",
     agesNone: "rather not say",
+    ages: {
+      "under 6": "under 6",
+      "6 to 8": "6 to 8",
+      "9 to 11": "9 to 11",
+      "12 to 15": "12 to 15",
+      "16 and over": "16 and over",
+      mixed: "mixed",
+    },
     adult: "For an adult",
     noNames: "Please write no names. You get a made-up one.",
     send: "Send the results",
@@ -333,4 +345,23 @@ export const en = {
   },
 } as const;
 
-export type Words = typeof en;
+/** Words of one language as those of any: the same places, and what goes into them. */
+type InAnyLanguage<T> = T extends string
+  ? string
+  : T extends (...given: infer G) => string
+    ? (...given: G) => string
+    : { readonly [K in keyof T]: InAnyLanguage<T[K]> };
+
+export type Words = InAnyLanguage<typeof pages>;
+
+/** What everything is written in first. */
+export const en = {
+  ...english,
+  pages,
+  consents: {
+    "en-1": {
+      keep: "I am an adult, and I agree that these measurements are kept.",
+      photo: "These pictures may be shown with the results, once somebody at the house has looked at them. It is a separate choice.",
+    },
+  },
+};

@@ -1,0 +1,1 @@
+ALTER TABLE `brief` ADD `translations` text DEFAULT '{}' NOT NULL;

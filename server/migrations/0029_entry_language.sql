@@ -1,0 +1,1 @@
+ALTER TABLE `entry` ADD `language` text DEFAULT 'en' NOT NULL;
