@@ -6,7 +6,7 @@ import { root } from "./ensure.mjs";
 
 const dist = join(root, "web", "dist");
 
-/** Files that a page needs sooner or later: its own, and those of everything it may fetch. */
+/** Files that a page needs sooner or later: its own, and those of everything it may fetch but languages, of which a device keeps its own. */
 export function filesOf(page, manifest) {
   const seen = new Set();
   const files = new Set();
@@ -18,7 +18,7 @@ export function filesOf(page, manifest) {
     for (const next of [...(chunk.imports ?? []), ...(chunk.dynamicImports ?? [])]) walk(next);
   };
   walk(page);
-  return [...files].filter((file) => !/\.html$|\.wasm$|(cyrillic|greek|vietnamese).*\.woff2?$/.test(file)).sort();
+  return [...files].filter((file) => !/\.html$|\.wasm$|\/read-in-|(cyrillic|greek|vietnamese).*\.woff2?$/.test(file)).sort();
 }
 
 /** What is kept: files whose names carry their hash, and the page that all others begin from. */

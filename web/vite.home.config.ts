@@ -11,6 +11,13 @@ export default defineConfig({
     manifest: true,
     target: "es2022",
     modulePreload: { polyfill: false },
-    rollupOptions: { input: { home: new URL("home.html", import.meta.url).pathname } },
+    rollupOptions: {
+      input: { home: new URL("home.html", import.meta.url).pathname },
+      output: {
+        // A device keeps its own language alone: the worker knows such a file by its name.
+        chunkFileNames: ({ facadeModuleId }) =>
+          /\/words\/src\/[a-z]{2,3}\.ts$/.test(facadeModuleId ?? "") ? "assets/read-in-[name]-[hash].js" : "assets/[name]-[hash].js",
+      },
+    },
   },
 });

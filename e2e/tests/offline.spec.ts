@@ -134,3 +134,24 @@ test("with every page closed the browser sends it, once", async ({ browser }) =>
   await expect(other.getByRole("heading", { name: "Thank you. It is sent." })).toBeVisible();
   expect((await entries()).length).toBe(before + 1);
 });
+
+test("a device that speaks Spanish keeps that language, and no other, for when there is no line", async ({ browser }) => {
+  const phone = await (await browser.newContext({ locale: "es-ES", viewport: { width: 390, height: 844 }, hasTouch: true })).newPage();
+  await openOnce(phone);
+  await phone.context().setOffline(true);
+  await phone.reload();
+  await expect(phone.getByRole("heading", { name: "Semilla giratoria" })).toBeVisible();
+  await phone.getByRole("link", { name: "Abrir el cuaderno" }).click();
+  await expect(phone.getByRole("heading", { name: "Cuaderno" })).toBeVisible();
+  await phone.reload();
+  await phone.getByRole("region", { name: "Versión 1" }).getByLabel("Ensayo 1").fill("unos 1,27 segundos");
+  await expect(phone.getByText("1,27\u00a0s")).toBeVisible();
+  const english = await openPhone(browser);
+  await openOnce(english);
+  const kept = await english.evaluate(async () => {
+    const caches = await Promise.all((await window.caches.keys()).map((name) => window.caches.open(name)));
+    return (await Promise.all(caches.map((one) => one.keys()))).flat().map(({ url }) => url);
+  });
+  expect(kept.length).toBeGreaterThan(10);
+  expect(kept.filter((url) => url.includes("/read-in-"))).toEqual([]);
+});

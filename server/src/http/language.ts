@@ -32,11 +32,13 @@ export function languageIdNow(): LanguageId {
   return isLanguage(id) ? id : "en";
 }
 
-/** Answers whoever asks in their language. */
+/**
+ * Answers whoever asks in their language. What is answered so is for nobody on the way to keep: it says "private" or
+ * "no-store", and no "vary", by which a device would not find what it keeps itself.
+ */
 export const inTheirLanguage: MiddlewareHandler = async (c, next) => {
   const id = languageAsked(c);
   c.header("content-language", id);
-  c.header("vary", "accept-language, cookie", { append: true });
   await asked.run(allLanguages[id], next);
 };
 

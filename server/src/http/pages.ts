@@ -61,7 +61,7 @@ export function pages(folder: string, { sheetOf, markup, failed }: Drawing): Hon
     .get("*", page("index.html"));
 }
 
-const unkept = { "cache-control": "no-cache" };
+const unkept = { "cache-control": "private, no-cache" };
 
 interface Drawn {
   readonly sheet: SheetDoc;

@@ -1,5 +1,5 @@
 import { api } from "../../shared/client.ts";
-import { sheetCache, syncName } from "./names.ts";
+import { languageFile, sheetCache, syncName } from "./names.ts";
 
 /** Has the family pages kept on this device from now on. Does nothing where the browser keeps none. */
 export async function keepPages(): Promise<void> {
@@ -11,12 +11,18 @@ export async function keepPages(): Promise<void> {
   }
 }
 
-/** Keeps a challenge on this device: its page, its sheet and its code. The first page was there before anything could keep it. */
+/** Keeps a challenge on this device: its page, its sheet and its code, and the language it is read in. The first page was there before anything could keep it. */
 export async function keepSheet(code: string): Promise<void> {
   if (!("caches" in window) || !("serviceWorker" in navigator)) return;
   await navigator.serviceWorker.ready;
   const param = { code };
-  const wanted = [`/h/${code}`, api.public.runs[":code"].$url({ param }).href, api.public.runs[":code"]["qr.svg"].$url({ param }).href];
+  const fetched = performance.getEntriesByType("resource").map(({ name }) => name);
+  const wanted = [
+    ...fetched.filter((name) => languageFile.test(new URL(name).pathname)),
+    `/h/${code}`,
+    api.public.runs[":code"].$url({ param }).href,
+    api.public.runs[":code"]["qr.svg"].$url({ param }).href,
+  ];
   try {
     const kept = await caches.open(sheetCache);
     for (const one of wanted) if (!(await kept.match(one))) await kept.add(one);

@@ -1,9 +1,9 @@
 import { clientsClaim } from "workbox-core";
 import { cleanupOutdatedCaches, createHandlerBoundToURL, type PrecacheEntry, precacheAndRoute } from "workbox-precaching";
 import { NavigationRoute, registerRoute } from "workbox-routing";
-import { NetworkFirst } from "workbox-strategies";
+import { CacheFirst, NetworkFirst } from "workbox-strategies";
 import { sendOutgoing } from "../sending/outgoing.ts";
-import { sheetCache, syncName } from "./names.ts";
+import { languageFile, sheetCache, syncName } from "./names.ts";
 
 /* Keeps the family pages on the device: a challenge that was opened once opens without a line, and what was sent goes out when it is back. */
 
@@ -41,6 +41,9 @@ registerRoute(
 /** What a page is made from: the sheet itself, and its code to be scanned. */
 registerRoute(({ url, request }) => request.method === "GET" && /^\/api\/public\/runs\/[^/]+(\/qr\.svg)?$/.test(url.pathname), sheets);
 
+/** The language that is read here: kept once it has been fetched, as its name carries its hash. */
+registerRoute(({ url }) => languageFile.test(url.pathname), new CacheFirst({ cacheName: sheetCache }));
+
 /** A page from the server while there is a line: it may be a newer one. */
 async function fromLine(request: Request): Promise<Response | null> {
   try {
@@ -62,7 +65,10 @@ addEventListener("activate", (event) => (event as LongEvent).waitUntil(forgetPag
 
 async function forgetPages(): Promise<void> {
   const kept = await caches.open(sheetCache);
-  for (const request of await kept.keys()) if (new URL(request.url).pathname.startsWith("/h/")) await kept.delete(request);
+  for (const request of await kept.keys()) {
+    const { pathname } = new URL(request.url);
+    if (pathname.startsWith("/h/") || languageFile.test(pathname)) await kept.delete(request);
+  }
 }
 
 addEventListener("sync", (event) => {
