@@ -78,6 +78,7 @@ export * from "./finding/permutation.ts";
 export * from "./finding/power.ts";
 export * from "./finding/ranking.ts";
 export * from "./finding/reach.ts";
+export * from "./finding/readCell.ts";
 export * from "./finding/readTrial.ts";
 export * from "./finding/runFindings.ts";
 export * from "./finding/runSays.ts";

@@ -110,6 +110,7 @@ const folders = ["core/src", "server/src/services", "server/src/http", "web/home
 /** What of the server refuses families something. */
 const refusing = [
   "services/entries/entries.ts",
+  "services/entries/groups.ts",
   "services/entries/intake.ts",
   "services/pictures/receive.ts",
   "routes/given.ts",

@@ -41,6 +41,12 @@ const router = createBrowserRouter([
     children: [
       { path: "/h", lazy: async () => ({ Component: (await import("./Door.tsx")).Door }), HydrateFallback: () => null },
       { path: "/h/mine", lazy: async () => ({ Component: (await import("./mine/Mine.tsx")).Mine }), HydrateFallback: () => null },
+      { path: "/h/group", lazy: async () => ({ Component: (await import("./group/Group.tsx")).Group }), HydrateFallback: () => null },
+      {
+        path: "/h/:code/group",
+        lazy: async () => ({ Component: (await import("./group/GroupSheet.tsx")).GroupSheet }),
+        HydrateFallback: () => null,
+      },
       {
         path: "/h/preview/:run",
         lazy: async () => ({ Component: (await import("./sheet/Preview.tsx")).Preview }),

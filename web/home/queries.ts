@@ -48,6 +48,17 @@ export const galleryQuery = (code: string) =>
     staleTime: 0,
   });
 
+/** A leader's group; the secret travels as a header only. */
+export const groupQuery = (secret: string) =>
+  queryOptions({
+    queryKey: ["group", secret],
+    queryFn: async () => {
+      const group = await ask(api.public.group.$get({ header: { "x-entry-secret": secret } }));
+      await fetchFamily(group.sheet.brief.family);
+      return group;
+    },
+  });
+
 /** One's own entry; the secret travels as a header only. */
 export const mineQuery = (secret: string) =>
   queryOptions({

@@ -20,6 +20,7 @@ const entry = (alias: string): EntryDoc => ({
   sentAt: Date.parse("2026-11-24T23:30:00Z"),
   ageBand: null,
   language: "en",
+  groupRow: null,
   said: "",
   tokens: [],
   timer: null,

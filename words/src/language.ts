@@ -5,6 +5,8 @@ import type { Words } from "./en.ts";
 export interface ConsentWords {
   readonly keep: string;
   readonly photo: string;
+  /** What a leader says for every builder of a group. */
+  readonly group: string;
 }
 
 /** A language in which families read their pages: all of it in one file. */

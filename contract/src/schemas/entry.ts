@@ -18,6 +18,7 @@ import {
   type TrialInput,
   type VersionInput,
 } from "../entries/entry.ts";
+import { type GroupInput, type GroupRow, mostBuilders } from "../entries/group.ts";
 import { mostRungs, tokens } from "./outcomes.ts";
 import { fieldId, line, objectOf, revision, said, text } from "./parts.ts";
 
@@ -141,22 +142,41 @@ const consentVersion = Joi.string()
   .valid(...Object.keys(consentWords))
   .default("en-1");
 
+const deviceId = Joi.string()
+  .pattern(/^[A-Za-z0-9_-]{21,40}$/)
+  .required();
+const deviceSecret = Joi.string()
+  .pattern(/^[A-Za-z0-9_-]{24,64}$/)
+  .required();
+const adultsYes = Joi.boolean()
+  .required()
+  .custom(
+    (agreed: boolean, helpers) => (agreed ? agreed : said(helpers, "{#label}: an adult has to agree before measurements are kept")),
+    "an adult's yes",
+  );
+
 export const entryInput = objectOf<EntryInput>({
-  id: Joi.string()
-    .pattern(/^[A-Za-z0-9_-]{21,40}$/)
-    .required(),
-  secret: Joi.string()
-    .pattern(/^[A-Za-z0-9_-]{24,64}$/)
-    .required(),
-  consentKeep: Joi.boolean()
-    .required()
-    .custom(
-      (agreed: boolean, helpers) => (agreed ? agreed : said(helpers, "{#label}: an adult has to agree before measurements are kept")),
-      "an adult's yes",
-    ),
+  id: deviceId,
+  secret: deviceSecret,
+  consentKeep: adultsYes,
   consentPhoto: Joi.boolean().required(),
   consentVersion,
   ...aboutEntry,
+});
+
+export const groupInput = objectOf<GroupInput>({
+  id: deviceId,
+  secret: deviceSecret,
+  ageBand,
+  consentKeep: adultsYes,
+  consentVersion,
+  rows: Joi.array()
+    .min(1)
+    .max(mostBuilders)
+    .unique("id")
+    .unique("row")
+    .required()
+    .items(objectOf<GroupRow>({ id: deviceId, row: Joi.number().integer().min(1).max(mostBuilders).required(), versions })),
 });
 
 export const entryCorrection = objectOf<EntryCorrection>({ revision, ...aboutEntry });

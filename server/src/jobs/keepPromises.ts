@@ -4,7 +4,7 @@ import { and, asc, count, eq, isNotNull, like, ne, sql } from "drizzle-orm";
 import type { Store } from "../db/open.ts";
 import { ask, correction, entry, erasingNotice, house, picture, run, siftDecision, undoStep, version } from "../db/schema/index.ts";
 import type { Deps } from "../deps.ts";
-import { eraseEntries, forget } from "../services/entries/erasing.ts";
+import { dropEmptyGroups, eraseEntries, forget } from "../services/entries/erasing.ts";
 import { goFrom } from "../services/entries/retention.ts";
 import { trail } from "../services/house/audit.ts";
 import type { RunRow } from "../services/runs/runs.ts";
@@ -98,7 +98,15 @@ function anonymise(db: Store, runId: string, rows: readonly { readonly id: strin
   for (const { id, key } of rows) {
     number += 1;
     db.update(entry)
-      .set({ alias: `Builder ${number}`, linkHash: null, ageBand: null, said: "", revision: sql`${entry.revision} + 1` })
+      .set({
+        alias: `Builder ${number}`,
+        linkHash: null,
+        groupId: null,
+        groupRow: null,
+        ageBand: null,
+        said: "",
+        revision: sql`${entry.revision} + 1`,
+      })
       .where(eq(entry.key, key))
       .run();
     db.update(version).set({ changed: "", madeOf: "", pictures: [] }).where(eq(version.entryKey, key)).run();
@@ -109,6 +117,7 @@ function anonymise(db: Store, runId: string, rows: readonly { readonly id: strin
     // Words such as "accepted Misty Heron" would keep the alias.
     db.delete(undoStep).where(eq(undoStep.subject, id)).run();
   }
+  dropEmptyGroups(db);
 }
 
 /** The number of the last builder who was made anonymous in a run; later ones count on from it. */

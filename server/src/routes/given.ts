@@ -9,9 +9,9 @@ export const runCode = validator("param", (value: Record<string, string>) => {
   return { code: typed };
 });
 
-/** The secret of a private link. It comes as a header, so that no log or history of a proxy keeps it. */
+/** The secret of a private link; one builder of a leader's group is opened by theirs with its row behind a ~. It comes as a header, so that no log or history of a proxy keeps it. */
 export const secret = validator("header", (value: Record<string, string>) => {
   const given = value["x-entry-secret"] ?? "";
-  if (!/^[A-Za-z0-9_-]{24,64}$/.test(given)) throw badField("secret", "This private link is not complete. Copy it whole.");
+  if (!/^[A-Za-z0-9_-]{24,64}(?:~\d{1,2})?$/.test(given)) throw badField("secret", "This private link is not complete. Copy it whole.");
   return { "x-entry-secret": given };
 });

@@ -1,4 +1,4 @@
-import { answerInput, entryCorrection, entryInput, photoInput } from "@lampcrate/contract/schemas";
+import { answerInput, entryCorrection, entryInput, groupInput, photoInput } from "@lampcrate/contract/schemas";
 import { codeInAddress, dateOf } from "@lampcrate/core";
 import { Hono } from "hono";
 import { validator } from "hono/validator";
@@ -10,6 +10,7 @@ import { body, ids, pageStart } from "../http/validate.ts";
 import type { Served } from "../served.ts";
 import { answerAsk } from "../services/entries/asks.ts";
 import { agreeToPhoto, correct, eraseEntry, mine, withdraw } from "../services/entries/entries.ts";
+import { eraseGroup, groupOf, withdrawGroup } from "../services/entries/groups.ts";
 import { Intake } from "../services/entries/intake.ts";
 import { feedIcs } from "../services/house/feeds.ts";
 import { houseDoc, houseZone } from "../services/house/house.ts";
@@ -52,6 +53,17 @@ export function publicRoutes(deps: Served, sheets: PublicSheets) {
     .post("/public/runs/:code/entries", runCode, body(entryInput), async (c) => {
       const { receipt, isNew } = await intake.receive(c.req.valid("param").code, c.req.valid("json"));
       return c.json(receipt, isNew ? 201 : 200);
+    })
+    .post("/public/runs/:code/groups", runCode, body(groupInput), (c) => {
+      const { receipt, isNew } = intake.receiveGroup(c.req.valid("param").code, c.req.valid("json"));
+      return c.json(receipt, isNew ? 201 : 200);
+    })
+    .get("/public/group", secret, (c) => c.json(groupOf(deps, c.req.valid("header")["x-entry-secret"])))
+    .post("/public/group/withdraw", secret, (c) => c.json(withdrawGroup(deps, c.req.valid("header")["x-entry-secret"], true)))
+    .post("/public/group/restore", secret, (c) => c.json(withdrawGroup(deps, c.req.valid("header")["x-entry-secret"], false)))
+    .delete("/public/group", secret, (c) => {
+      eraseGroup(deps, c.req.valid("header")["x-entry-secret"]);
+      return c.json({ erased: true });
     })
     .get("/public/runs/:code/qr.svg", runCode, async (c) => {
       const { code: spoken } = publicRun(deps.db, c.req.valid("param").code);

@@ -21,7 +21,7 @@ const sheets = new NetworkFirst({ cacheName: sheetCache, networkTimeoutSeconds: 
 const shell = createHandlerBoundToURL("/h");
 
 /** A challenge's own page, which the server draws; every other page of a family is drawn here. */
-const sheetPage = /^\/h\/(?!mine$|preview)[^/]+$/;
+const sheetPage = /^\/h\/(?!mine$|group$|preview)[^/]+$/;
 
 registerRoute(
   new NavigationRoute(

@@ -3,10 +3,11 @@ import { checkVersion, type Family, furtherOf, type Measure, readGuess, readSett
 import { filledVersions } from "../../shared/logbook/versions.ts";
 import { useConsent, useWords } from "../../shared/words/useWords.ts";
 import { familyOf, questionsOf } from "../family.ts";
+import { comesAgain } from "../sending/useSendAgain.ts";
 import { closingWords } from "../sheet/OpenSheet.tsx";
 import { AboutIt } from "./AboutIt.tsx";
 import { type LogDraft, pictureIds } from "./draft.ts";
-import { type Book, comesAgain } from "./useLogbook.ts";
+import type { Book } from "./useLogbook.ts";
 
 /** What an adult decides, and the button. It says what is missing before it can be pressed. */
 export function SendPart({ sheet, book }: { readonly sheet: SheetDoc; readonly book: Book }) {

@@ -7,6 +7,7 @@ import { familyOf } from "../family.ts";
 import { sendLater } from "../keeper/keep.ts";
 import { pictureEntrySent } from "../pictures/album.ts";
 import { dropOutgoing, putOutgoing } from "../sending/outgoing.ts";
+import { comesAgain, useSendAgain } from "../sending/useSendAgain.ts";
 import { entryOf, keepDraft, keepSent, keptDraft, type LogDraft, newDraft, onOtherTab, pictureIds } from "./draft.ts";
 
 /** A logbook on the device, and its way to the house. */
@@ -17,14 +18,6 @@ export interface Book {
   readonly sending: boolean;
   readonly trouble: AskError | null;
   readonly startOver: () => void;
-}
-
-/** Waits between sending again by itself, ms: longer each time, so that a busy house is left to breathe. */
-const waitsMs = [2000, 5000, 15_000, 30_000, 60_000];
-
-/** True for what passes by itself: no line, a server that is away, busy or out of room. Anything else the family has to see to. */
-export function comesAgain({ offline, problem }: AskError): boolean {
-  return offline || problem.status >= 500 || problem.status === 429;
 }
 
 /** Keeps the draft on the device at every change, sends it once, and tries again by itself when line or server come back. */
@@ -50,7 +43,7 @@ export function useLogbook(sheet: SheetDoc): Book {
     // A page that is closed before the answer comes goes on when it is opened again.
     keepDraft(sheet.code, { ...draft, sending: true });
     const entry = entryOf(draft);
-    await putOutgoing(sheet.code, entry);
+    await putOutgoing({ code: sheet.code, entry });
     try {
       const { alias } = await ask(api.public.runs[":code"].entries.$post({ param: { code: sheet.code }, json: entry }));
       await dropOutgoing(draft.id);
@@ -79,23 +72,7 @@ export function useLogbook(sheet: SheetDoc): Book {
     if (draft.sending && !draft.sent) void send();
   }, [draft, send]);
 
-  const tries = useRef(0);
-  // Each refusal is a new one, and begins a new wait.
-  useEffect(() => {
-    if (trouble === null || !comesAgain(trouble)) {
-      tries.current = 0;
-      return;
-    }
-    const again = (): void => void send();
-    const wait = waitsMs[Math.min(tries.current, waitsMs.length - 1)];
-    tries.current += 1;
-    const timer = setTimeout(again, wait);
-    window.addEventListener("online", again);
-    return () => {
-      clearTimeout(timer);
-      window.removeEventListener("online", again);
-    };
-  }, [trouble, send]);
+  useSendAgain(trouble, send);
 
   return {
     draft,

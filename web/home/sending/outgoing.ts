@@ -1,15 +1,12 @@
-import type { EntryInput } from "@lampcrate/contract";
+import type { EntryInput, GroupInput } from "@lampcrate/contract";
 import { createStore, del, entries, set, type UseStore } from "idb-keyval";
 import { pictureEntrySent } from "../pictures/album.ts";
 import { sendPictures } from "../pictures/sendPictures.ts";
 
 /* Entries on their way. Pages and the worker that keeps them send from here: whichever has a line first. */
 
-/** An entry that its family said should be sent. */
-export interface Outgoing {
-  readonly code: string;
-  readonly entry: EntryInput;
-}
+/** An entry that its family said should be sent, or a whole group that its leader did. */
+export type Outgoing = { readonly code: string; readonly entry: EntryInput } | { readonly code: string; readonly group: GroupInput };
 
 let opened: UseStore | null = null;
 const store = (): UseStore => {
@@ -17,10 +14,10 @@ const store = (): UseStore => {
   return opened;
 };
 
-/** Notes an entry as to be sent; the same one again takes its place. */
-export async function putOutgoing(code: string, entry: EntryInput): Promise<void> {
+/** Notes what is to be sent; the same one again takes its place. */
+export async function putOutgoing(outgoing: Outgoing): Promise<void> {
   try {
-    await set(entry.id, { code, entry } satisfies Outgoing, store());
+    await set("entry" in outgoing ? outgoing.entry.id : outgoing.group.id, outgoing, store());
   } catch {
     // A device that keeps nothing sends from the open page alone.
   }
@@ -54,17 +51,18 @@ async function all(): Promise<readonly (readonly [string, Outgoing])[]> {
 }
 
 /** True once the house has it, or has said that it won't take it: then its logbook says so when it is opened. */
-async function post({ code, entry }: Outgoing): Promise<boolean> {
+async function post(outgoing: Outgoing): Promise<boolean> {
+  const [door, body] = "entry" in outgoing ? (["entries", outgoing.entry] as const) : (["groups", outgoing.group] as const);
   try {
-    const answer = await fetch(`/api/public/runs/${encodeURIComponent(code)}/entries`, {
+    const answer = await fetch(`/api/public/runs/${encodeURIComponent(outgoing.code)}/${door}`, {
       method: "POST",
       headers: { "content-type": "application/json" },
-      body: JSON.stringify(entry),
+      body: JSON.stringify(body),
     });
-    if (answer.ok)
+    if (answer.ok && "entry" in outgoing)
       await pictureEntrySent(
-        entry.secret,
-        entry.versions.flatMap(({ pictures }) => pictures.map(({ id }) => id)),
+        outgoing.entry.secret,
+        outgoing.entry.versions.flatMap(({ pictures }) => pictures.map(({ id }) => id)),
       );
     return answer.ok || !(answer.status >= 500 || answer.status === 429);
   } catch {

@@ -68,6 +68,9 @@ function OpenGuide({ sheet }: { readonly sheet: SheetDoc }) {
         <p>
           {words.guide.sendHow} {closingWords(sheet, words)}
         </p>
+        <p className="no-print">
+          <Link to={`/h/${codeInAddress(sheet.code)}/group`}>{words.group.forLeader}</Link>
+        </p>
       </section>
       <section className="card wide">
         <h2>{words.guide.help}</h2>

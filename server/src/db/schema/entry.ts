@@ -7,6 +7,18 @@ import { run } from "./run.ts";
 
 /* What came of it: entries with their versions, trials, consent and decisions. */
 
+/** A whole group's builders, sent together by whoever leads them. */
+export const groupSheet = sqliteTable("group_sheet", {
+  /** Random, made by the device. */
+  id: text("id").primaryKey(),
+  runId: text("run_id")
+    .notNull()
+    .references(() => run.id),
+  /** SHA-256 of the leader's link's secret; null once anonymous. */
+  linkHash: text("link_hash").unique(),
+  sentAt: integer("sent_at").notNull(),
+});
+
 export const entry = sqliteTable(
   "entry",
   {
@@ -30,11 +42,18 @@ export const entry = sqliteTable(
     timer: text("timer", { mode: "json" }).$type<Timer | null>(),
     answers: text("answers", { mode: "json" }).$type<readonly RuleAnswer[]>().notNull().default([]),
     source: text("source", { enum: ["home", "keyed in", "house trial"] }).notNull(),
+    /** The leader's sheet that it came on, and its row there, from 1. */
+    groupId: text("group_id").references(() => groupSheet.id, { onDelete: "set null" }),
+    groupRow: integer("group_row"),
     state: text("state", { enum: [...entryStates, "house trial"] }).notNull(),
     sentAt: integer("sent_at").notNull(),
     revision: integer("revision").notNull(),
   },
-  (t) => [index("entry_run").on(t.runId, t.state, t.revision), uniqueIndex("entry_alias").on(t.runId, t.alias)],
+  (t) => [
+    index("entry_run").on(t.runId, t.state, t.revision),
+    index("entry_group").on(t.groupId),
+    uniqueIndex("entry_alias").on(t.runId, t.alias),
+  ],
 );
 
 export const version = sqliteTable(

@@ -93,6 +93,7 @@ export function entryDocs(db: Store, run: RunRow, rows: readonly EntryRow[]): re
       sentAt: row.sentAt,
       ageBand: row.ageBand as AgeBand | null,
       language: row.language,
+      groupRow: row.groupRow,
       said: row.said,
       tokens: row.tokens,
       timer: row.timer,

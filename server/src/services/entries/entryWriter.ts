@@ -10,6 +10,12 @@ import type { ReadVersion } from "./readVersions.ts";
 
 const p = sql.placeholder;
 
+/** The leader's sheet that an entry comes on, and its row there, from 1. */
+export interface InGroup {
+  readonly id: string;
+  readonly row: number;
+}
+
 /** Writes entries with statements that are prepared once: building them anew took ten times as long as running them. */
 export class EntryWriter {
   private readonly known;
@@ -56,6 +62,8 @@ export class EntryWriter {
         linkHash: p("linkHash"),
         ageBand: p("ageBand"),
         language: p("language"),
+        groupId: p("groupId"),
+        groupRow: p("groupRow"),
         said: p("said"),
         tokens: p("tokens"),
         timer: p("timer"),
@@ -119,7 +127,14 @@ export class EntryWriter {
   }
 
   /** Keeps a new entry with its versions, trials and consents; gives its alias. */
-  write(runId: string, briefVersion: number, input: EntryInput, versions: readonly ReadVersion[], at: number): string {
+  write(
+    runId: string,
+    briefVersion: number,
+    input: EntryInput,
+    versions: readonly ReadVersion[],
+    at: number,
+    group: InGroup | null,
+  ): string {
     const alias = this.freeAlias(runId, input.id);
     const entryKey = this.putEntry.run({
       id: input.id,
@@ -128,6 +143,8 @@ export class EntryWriter {
       alias,
       linkHash: hashOf(input.secret),
       ageBand: input.ageBand,
+      groupId: group?.id ?? null,
+      groupRow: group?.row ?? null,
       language: input.consentVersion.split("-")[0] ?? "en",
       said: input.said,
       tokens: input.tokens,
@@ -137,10 +154,11 @@ export class EntryWriter {
     });
     this.writeVersions(entryKey, versions);
     const words = consentWords[input.consentVersion];
+    const keepWords = group === null ? words?.keep : words?.group;
     this.putConsents.run({
       entryKey,
       keep: input.consentKeep,
-      keepWords: words?.keep ?? "",
+      keepWords: keepWords ?? "",
       photo: input.consentPhoto,
       photoWords: words?.photo ?? "",
       at,

@@ -1,6 +1,6 @@
-import { eq } from "drizzle-orm";
+import { eq, notExists, sql } from "drizzle-orm";
 import type { Database, Store } from "../../db/open.ts";
-import { entry, erasedEntry, undoStep } from "../../db/schema/index.ts";
+import { entry, erasedEntry, groupSheet, undoStep } from "../../db/schema/index.ts";
 import { hashOf } from "../secrets.ts";
 
 /**
@@ -16,6 +16,13 @@ export function eraseEntries(db: Store, rows: readonly { readonly id: string; re
       .onConflictDoNothing()
       .run();
   }
+  dropEmptyGroups(db);
+}
+
+/** A sheet of which no builder is left goes with the last of them. */
+export function dropEmptyGroups(db: Store): void {
+  const left = db.select({ one: sql`1` }).from(entry).where(eq(entry.groupId, groupSheet.id));
+  db.delete(groupSheet).where(notExists(left)).run();
 }
 
 /**

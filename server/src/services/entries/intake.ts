@@ -1,8 +1,8 @@
 import { isDeepStrictEqual } from "node:util";
-import type { BriefDoc, EntryInput, Receipt } from "@lampcrate/contract";
+import type { BriefDoc, EntryInput, GroupInput, GroupReceipt, GroupRow, Receipt } from "@lampcrate/contract";
 import { plainCode } from "@lampcrate/core";
 import { eq, sql } from "drizzle-orm";
-import { type entry, house, run } from "../../db/schema/index.ts";
+import { type entry, groupSheet, house, run } from "../../db/schema/index.ts";
 import type { Deps } from "../../deps.ts";
 import { Problem } from "../../http/problem.ts";
 import { frozenVersion } from "../runs/briefs.ts";
@@ -11,7 +11,8 @@ import { openSpan } from "../runs/sheet.ts";
 import { hashOf } from "../secrets.ts";
 import { correctedByLink, photoConsent, putCorrection, sentVersions, setPhotoConsent } from "./corrections.ts";
 import { closedProblem } from "./entries.ts";
-import { entryWriter } from "./entryWriter.ts";
+import { entryWriter, type InGroup } from "./entryWriter.ts";
+import { knownGroup, linkOfRow } from "./groups.ts";
 import { readVersions } from "./readVersions.ts";
 
 type EntryRow = typeof entry.$inferSelect;
@@ -56,6 +57,37 @@ interface Door {
   readonly brief: BriefDoc;
   /** Set while entries are not open. */
   readonly closed: unknown;
+}
+
+/** A builder of a group as an entry of its own: pictures and words are for its own link. */
+const entryOfRow = ({ secret, ageBand, consentKeep, consentVersion }: GroupInput, { id, row, versions }: GroupRow): EntryInput => ({
+  id,
+  secret: linkOfRow(secret, row),
+  ageBand,
+  consentKeep,
+  consentPhoto: false,
+  consentVersion,
+  said: "",
+  tokens: [],
+  timer: null,
+  answers: [],
+  versions,
+});
+
+/** Does something with each row, and says of all that can't be taken at once what is wrong with them. */
+function eachRow<T>(rows: readonly GroupRow[], take: (row: GroupRow) => T): readonly T[] {
+  const errors: { field: string; message: string }[] = [];
+  const taken = rows.flatMap((row, i) => {
+    try {
+      return [take(row)];
+    } catch (error) {
+      if (!(error instanceof Problem) || error.doc.status !== 422) throw error;
+      errors.push(...(error.doc.errors ?? []).map(({ field, message }) => ({ field: `rows[${i}].${field}`, message })));
+      return [];
+    }
+  });
+  if (errors.length > 0) throw new Problem(422, "Check what you typed", errors.map(({ message }) => message).join(" "), { errors });
+  return taken;
 }
 
 /**
@@ -110,6 +142,29 @@ export class Intake {
   }
 
   /** Waits while more keep coming: until a few turns of the event loop in a row have brought none. */
+  /**
+   * Keeps a whole group, once: all of its builders or, where one can't be taken, none of them. Throws 422 naming each
+   * cell that can't be read.
+   */
+  receiveGroup(code: string, input: GroupInput): { readonly receipt: GroupReceipt; readonly isNew: boolean } {
+    const { db, clock } = this.deps;
+    return db.transaction((tx) => {
+      const door = this.doorOf(code);
+      const isNew = knownGroup(tx, input.id, input.secret) === null;
+      if (isNew) {
+        if (door.closed !== null) throw door.closed;
+        tx.insert(groupSheet)
+          .values({ id: input.id, runId: door.row.id, linkHash: hashOf(input.secret), sentAt: clock() })
+          .run();
+      }
+      const aliases = eachRow(input.rows, (row) => {
+        const { receipt } = this.keep(door, entryOfRow(input, row), { id: input.id, row: row.row });
+        return receipt.alias;
+      });
+      return { receipt: { aliases }, isNew };
+    });
+  }
+
   private gather(before: number, quiet: number): void {
     const now = this.waiting.length;
     const still = now === before ? quiet + 1 : 0;
@@ -147,7 +202,7 @@ export class Intake {
     return offered;
   }
 
-  private keep({ row, brief, closed }: Door, input: EntryInput): Received {
+  private keep({ row, brief, closed }: Door, input: EntryInput, group: InGroup | null = null): Received {
     const writer = entryWriter(this.deps.db);
     const known = writer.find(input.id);
     if (known) return { receipt: this.keepAgain(known, row, closed, input), isNew: false };
@@ -155,7 +210,7 @@ export class Intake {
     if (closed !== null) throw closed;
     const versions = readVersions(input.versions, brief, input.tokens);
     try {
-      const alias = writer.write(row.id, row.publishedVersion ?? 0, input, versions, this.deps.clock());
+      const alias = writer.write(row.id, row.publishedVersion ?? 0, input, versions, this.deps.clock(), group);
       return { receipt: { alias, revision: 1 }, isNew: true };
     } catch (error) {
       // Asked of the table's own rule: a look beforehand would cost every entry what hardly any needs.

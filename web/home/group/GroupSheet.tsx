@@ -1,0 +1,193 @@
+import { type AgeBand, ageBands, type SheetDoc } from "@lampcrate/contract";
+import { codeInAddress, type Field, showQuantity } from "@lampcrate/core";
+import { useState } from "react";
+import { Link } from "react-router";
+import { useConsent, useWords } from "../../shared/words/useWords.ts";
+import { familyOf } from "../family.ts";
+import { useHost } from "../host.ts";
+import { comesAgain } from "../sending/useSendAgain.ts";
+import { closingWords } from "../sheet/OpenSheet.tsx";
+import { WithSheet } from "../sheet/WithSheet.tsx";
+import { AskedCells } from "./AskedCells.tsx";
+import { fitsCells, variedFields } from "./columns.ts";
+import { type GroupLine, withCell } from "./draft.ts";
+import { Grid } from "./Grid.tsx";
+import { GroupSent } from "./GroupSent.tsx";
+import type { AskedCell } from "./read.ts";
+import { type GroupBook, useGroup } from "./useGroup.ts";
+import "./group.css";
+
+/** One page for whoever leads a group: every builder's results, sent at once. */
+export function GroupSheet() {
+  return <WithSheet>{(sheet) => <OpenGroup sheet={sheet} />}</WithSheet>;
+}
+
+function OpenGroup({ sheet }: { readonly sheet: SheetDoc }) {
+  const words = useWords();
+  const host = useHost();
+  const book = useGroup(sheet);
+  const family = familyOf(sheet.brief);
+  const [measure] = family.measures(sheet.brief.spec);
+  if (book.draft.sent) return <GroupSent sheet={sheet} draft={book.draft} onStartOver={book.startOver} />;
+  const path = `/h/${codeInAddress(sheet.code)}`;
+  return (
+    <main className="home group">
+      <title>{`${words.group.title}: ${sheet.title}`}</title>
+      <header>
+        <p className="soft small">
+          <Link to={path}>{sheet.title}</Link>, {words.common.code} <span className="code">{sheet.code}</span>
+          <span className="only-print"> {`${host}${path}/group`}</span>
+        </p>
+        <h1>{words.group.title}</h1>
+      </header>
+      <p className="goal">{family.goalWords(sheet.brief.spec, (si, dimension) => showQuantity(si, dimension, sheet.units))}</p>
+      {fitsCells(measure) ? (
+        <FillIn sheet={sheet} book={book} />
+      ) : (
+        <p className="card">
+          {words.group.notHere} <Link to={`${path}/log`}>{words.sheet.log}</Link>
+        </p>
+      )}
+    </main>
+  );
+}
+
+function FillIn({ sheet, book }: { readonly sheet: SheetDoc; readonly book: GroupBook }) {
+  const words = useWords();
+  const { draft, read, change } = book;
+  const family = familyOf(sheet.brief);
+  const [measure] = family.measures(sheet.brief.spec);
+  const fields = variedFields(family, sheet.brief);
+  const variedWords = fields.find(({ id }) => id === draft.varied)?.words ?? null;
+  const [pasted, setPasted] = useState<{ readonly before: readonly GroupLine[]; readonly left: number } | null>(null);
+  const patchLine = ({ line }: AskedCell, patch: (of: GroupLine) => GroupLine): void =>
+    change(({ lines }) => ({ lines: lines.map((one, i) => (i === line ? patch(one) : one)) }));
+  return (
+    <>
+      <p className="no-print">
+        {words.group.how} {measure.rungs || measure.numberless ? words.group.howJudged : words.group.howNumbers}
+      </p>
+      <Setup fields={fields} book={book} />
+      {pasted ? (
+        <p role="status" className="ask no-print">
+          {pasted.left > 0 ? `${words.group.tooMany(pasted.left)} ` : `${words.group.pasted} `}
+          <button
+            type="button"
+            className="plain"
+            onClick={() => {
+              change({ lines: pasted.before });
+              setPasted(null);
+            }}
+          >
+            {words.group.unpaste}
+          </button>
+        </p>
+      ) : null}
+      <Grid
+        sheet={sheet}
+        measure={measure}
+        draft={draft}
+        variedWords={variedWords}
+        asked={new Set(read.asked.map(({ line, column }) => `${line} ${column.id}`))}
+        onChange={change}
+        onPasted={(before, left) => setPasted({ before, left })}
+      />
+      <AskedCells
+        asked={read.asked}
+        measure={measure}
+        units={sheet.units}
+        variedWords={variedWords}
+        onWrite={(cell, text) => patchLine(cell, (line) => withCell(line, [cell.column.id, text]))}
+        onKeep={(cell) => patchLine(cell, (line) => ({ ...line, kept: [...line.kept, cell.column.id] }))}
+      />
+      <SendGroup sheet={sheet} book={book} />
+    </>
+  );
+}
+
+function Setup({ fields, book: { draft, change } }: { readonly fields: readonly Field[]; readonly book: GroupBook }) {
+  const words = useWords();
+  return (
+    <div className="pair no-print">
+      <label className="field">
+        <span>{words.group.versions}</span>
+        <select className="typed" value={draft.versions} onChange={(event) => change({ versions: Number(event.target.value) })}>
+          {[1, 2, 3].map((n) => (
+            <option key={n} value={n}>
+              {n}
+            </option>
+          ))}
+        </select>
+      </label>
+      <label className="field">
+        <span>{words.group.varied}</span>
+        <select className="typed" value={draft.varied ?? ""} onChange={(event) => change({ varied: event.target.value || null })}>
+          <option value="">{words.group.variedNone}</option>
+          {fields.map((field) => (
+            <option key={field.id} value={field.id}>
+              {field.words}
+            </option>
+          ))}
+        </select>
+      </label>
+    </div>
+  );
+}
+
+function SendGroup({ sheet, book }: { readonly sheet: SheetDoc; readonly book: GroupBook }) {
+  const words = useWords();
+  const consent = useConsent();
+  const { draft, read, change, send, sending, trouble } = book;
+  const unread = read.asked.filter((cell) => cell.trouble !== null).length;
+  const missing =
+    sheet.entries !== "open"
+      ? `${words.log.notOpen} ${closingWords(sheet, words)}`
+      : read.rows.length === 0
+        ? words.group.needOne
+        : unread > 0
+          ? words.group.needRead(unread)
+          : draft.keep
+            ? null
+            : words.log.needConsent;
+  return (
+    <section className="card stacked no-print" aria-labelledby="send-group">
+      <h2 id="send-group">{words.log.adult}</h2>
+      <label className="field">
+        <span>{words.log.age}</span>
+        <select
+          className="typed"
+          value={draft.ageBand ?? ""}
+          onChange={(event) => change({ ageBand: ageBands.find((age: AgeBand) => age === event.target.value) ?? null })}
+        >
+          <option value="">{words.log.agesNone}</option>
+          {ageBands.map((age) => (
+            <option key={age} value={age}>
+              {words.log.ages[age]}
+            </option>
+          ))}
+        </select>
+      </label>
+      <label className="tick">
+        <input type="checkbox" checked={draft.keep} onChange={(event) => change({ keep: event.target.checked })} />
+        <span>
+          {consent.group} {sheet.keeping}
+        </span>
+      </label>
+      {trouble ? (
+        <div role="alert" className="ask">
+          <p>{trouble.offline ? words.log.notSent : trouble.message}</p>
+          {!trouble.offline && comesAgain(trouble) ? <p>{words.log.againByItself}</p> : null}
+        </div>
+      ) : null}
+      {missing === null ? null : <p className="soft">{missing}</p>}
+      <div className="buttons">
+        <button type="button" className="big" disabled={missing !== null || sending} onClick={() => void send()}>
+          {sending ? words.log.sending : words.group.send(read.rows.length)}
+        </button>
+        <button type="button" className="plain" onClick={() => window.print()}>
+          {words.group.print}
+        </button>
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,92 @@
+import { type AgeBand, mostBuilders } from "@lampcrate/contract";
+import { nanoid } from "nanoid";
+
+/** One builder's line: what the leader calls them stays on this device; cells by their column. */
+export interface GroupLine {
+  readonly id: string;
+  readonly mark: string;
+  readonly cells: Readonly<Record<string, string>>;
+  /** Columns whose odd values the leader was asked about, and keeps. */
+  readonly kept: readonly string[];
+}
+
+/** A leader's sheet as it is kept on the device. */
+export interface GroupDraft {
+  readonly id: string;
+  readonly secret: string;
+  readonly ageBand: AgeBand | null;
+  readonly keep: boolean;
+  /** Versions that each builder has room for. */
+  readonly versions: number;
+  /** The variable that builders changed between their versions; null: each something of its own. */
+  readonly varied: string | null;
+  readonly lines: readonly GroupLine[];
+  /** Set once the server has it: made-up names by row, from 1. */
+  readonly sent: Readonly<Record<string, string>> | null;
+  readonly sending: boolean;
+}
+
+const usualBuilders = 30;
+
+export const blankLine = (): GroupLine => ({ id: nanoid(24), mark: "", cells: {}, kept: [] });
+
+/** A new sheet for a usual group. The device makes the ids and the secret, so that sending twice makes one group. */
+export function newGroup(versions: number): GroupDraft {
+  return {
+    id: nanoid(24),
+    secret: nanoid(32),
+    ageBand: null,
+    keep: false,
+    versions,
+    varied: null,
+    lines: Array.from({ length: usualBuilders }, blankLine),
+    sent: null,
+    sending: false,
+  };
+}
+
+const keyOf = (code: string): string => `lampcrate-group-${code.toLowerCase()}`;
+
+/** The sheet kept on this device; null when there is none or it can't be read. */
+export function keptGroup(code: string): GroupDraft | null {
+  try {
+    const kept = JSON.parse(localStorage.getItem(keyOf(code)) ?? "null") as GroupDraft | null;
+    const isOne = typeof kept?.id === "string" && Array.isArray(kept.lines) && kept.lines.every((line) => typeof line?.cells === "object");
+    return isOne ? kept : null;
+  } catch {
+    return null;
+  }
+}
+
+/** Keeps the sheet on this device; a full or closed store is no reason to stop writing. */
+export function keepGroup(code: string, draft: GroupDraft): void {
+  try {
+    localStorage.setItem(keyOf(code), JSON.stringify(draft));
+  } catch {
+    // Without it the sheet is on this page alone.
+  }
+}
+
+/** Lines with a block of cells put in from a line on; more builders than a sheet takes are left out, and counted. */
+export function withBlock(
+  lines: readonly GroupLine[],
+  from: number,
+  block: readonly (readonly (readonly [column: string, text: string])[])[],
+): { readonly lines: readonly GroupLine[]; readonly left: number } {
+  const next = [...lines];
+  while (next.length < Math.min(mostBuilders, from + block.length)) next.push(blankLine());
+  for (const [i, cells] of block.entries()) {
+    const line = next[from + i];
+    if (line) next[from + i] = cells.reduce(withCell, line);
+  }
+  return { lines: next, left: Math.max(0, from + block.length - mostBuilders) };
+}
+
+/** The column of what the leader calls a builder. */
+export const markColumn = "mark";
+
+/** A line with one cell written anew: whatever was kept of an odd value there is asked about again. */
+export function withCell(line: GroupLine, [column, text]: readonly [column: string, text: string]): GroupLine {
+  if (column === markColumn) return { ...line, mark: text };
+  return { ...line, cells: { ...line.cells, [column]: text }, kept: line.kept.filter((one) => one !== column) };
+}
