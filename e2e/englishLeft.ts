@@ -1,5 +1,6 @@
 import type { Page } from "@playwright/test";
-import { allLanguages, en, type FamilyLanguage } from "../words/src/all.ts";
+import { allLanguages, type FamilyLanguage } from "../words/src/all.ts";
+import { en } from "../words/src/index.ts";
 
 /** Every text of a language's pages, its functions asked with plain numbers and words. */
 function textsOf(node: unknown): readonly string[] {

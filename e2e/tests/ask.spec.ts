@@ -45,3 +45,30 @@ test("one key asks a family about an odd value; their answer and their correctio
   await expect(desk.getByRole("list", { name: "Asked of the family" })).toContainText("Yes, the point slipped.");
   await expect(desk.getByRole("list", { name: "Trials of version 1" })).toContainText("1.61\u00a0s");
 });
+
+test("what came on paper is keyed in with its consent, marked so, and the family gets a link", async ({ browser }) => {
+  const desk = await openDesk(browser, house);
+  const { id } = await runOf(desk, house, "Seed-Wing Spinner");
+  await desk.goto(`${house.url}/run/${id}/sift`);
+  await desk.getByRole("button", { name: "Key in one from paper" }).click();
+  const form = desk.getByRole("region", { name: "Entry from paper" });
+  const one = form.getByRole("region", { name: "Version 1" });
+  await one.getByLabel("Trial 1").fill("1.4");
+  await expect(form.getByText("The paper must have an adult's yes.")).toBeVisible();
+  // Typed and not kept: it is there again.
+  await desk.reload();
+  await desk.getByRole("button", { name: "Key in one from paper" }).click();
+  await expect(one.getByLabel("Trial 1")).toHaveValue("1.4");
+  await form.getByRole("checkbox", { name: /The paper says, by an adult/ }).check();
+  await form.getByRole("button", { name: "Keep it" }).click();
+  const heading = form.getByRole("heading", { name: / is kept$/ });
+  const alias = ((await heading.textContent()) ?? "").replace(" is kept", "");
+  const link = (await form.getByText(/\/h\/mine#/).textContent()) ?? "";
+  await form.getByRole("button", { name: "Back to the entries" }).click();
+  await desk.getByRole("list", { name: "All entries" }).getByRole("button", { name: alias }).click();
+  await expect(desk.getByText(/keyed in from paper/)).toBeVisible();
+  const phone = await openPhone(browser);
+  await phone.goto(link);
+  await expect(phone.getByRole("heading", { name: `Your entry: ${alias}` })).toBeVisible();
+  await expect(phone.getByText(/On paper: I am an adult/)).toBeVisible();
+});

@@ -21,6 +21,7 @@ const entry = (alias: string): EntryDoc => ({
   ageBand: null,
   language: "en",
   groupRow: null,
+  source: "home",
   said: "",
   tokens: [],
   timer: null,

@@ -1,4 +1,3 @@
-export { en } from "./en.ts";
 export type { FamilyLanguage } from "./language.ts";
 
 import { type LanguageId, languageIds, languageOf } from "./index.ts";

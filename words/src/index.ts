@@ -3,12 +3,15 @@ import { en, type Words } from "./en.ts";
 import type { ConsentWords, FamilyLanguage } from "./language.ts";
 
 export type { FamilyLanguage, Words };
+export { en };
 
-/** Every language in which families may read, with what it calls itself. A new one is its file and its line here. */
+/** Every language in which families may read, with what it calls itself and what is agreed to in it now. A new one is its file and its line here. */
 const files = {
-  en: { name: "English", fetched: async () => en },
-  es: { name: "Español", fetched: async () => (await import("./es.ts")).es },
-} as const satisfies Readonly<Record<string, { readonly name: string; readonly fetched: () => Promise<FamilyLanguage> }>>;
+  en: { name: "English", consent: "en-1", fetched: async () => en },
+  es: { name: "Español", consent: "es-1", fetched: async () => (await import("./es.ts")).es },
+} as const satisfies Readonly<
+  Record<string, { readonly name: string; readonly consent: string; readonly fetched: () => Promise<FamilyLanguage> }>
+>;
 
 export type LanguageId = keyof typeof files;
 export const languageIds = Object.keys(files) as readonly LanguageId[];
@@ -17,6 +20,9 @@ export const isLanguage = (id: string): id is LanguageId => Object.hasOwn(files,
 
 /** What a language calls itself. */
 export const languageName = (id: LanguageId): string => files[id].name;
+
+/** The version of what adults agree to that a language shows now. */
+export const consentVersionOf = (id: LanguageId): string => files[id].consent;
 
 /** Where a choice of language is kept, so that the server's first answer is in it. */
 export const languageCookie = "lampcrate-language";

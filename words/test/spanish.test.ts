@@ -1,7 +1,7 @@
 import { atLeastPart, comparedGuess, families, parseQuantity, readTrial } from "@lampcrate/core";
 import { describe, expect, it } from "vitest";
 import { allLanguages, consentWords } from "../src/all.ts";
-import { consentNow, isLanguage, languageIds, languageName, wordsNow } from "../src/index.ts";
+import { consentNow, consentVersionOf, isLanguage, languageIds, languageName, wordsNow } from "../src/index.ts";
 
 const length = { dimension: "length", defaultUnit: "m" } as const;
 const [time] = families.descent.measures({});
@@ -60,6 +60,7 @@ it("every language is known by its id and its name, agrees under its own version
   expect([isLanguage("es"), isLanguage("toString"), languageName("es")]).toEqual([true, false, "Español"]);
   expect(Object.keys(consentWords)).toEqual(["en-1", "es-1"]);
   expect(consentNow().version).toBe("en-1");
+  for (const id of languageIds) expect(consentVersionOf(id)).toBe(Object.keys(allLanguages[id].consents).at(-1));
   expect(wordsNow().log.title).toBe("Logbook");
   expect(allLanguages.es.pages.sheet.test(3)).toBe("Pruébala 3 veces, siempre de la misma manera.");
 });

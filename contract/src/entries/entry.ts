@@ -143,6 +143,8 @@ export interface EntryDoc {
   readonly revision: number;
   readonly sentAt: number;
   readonly ageBand: AgeBand | null;
+  /** Who wrote it down: its family, or staff from paper. */
+  readonly source: "home" | "keyed in";
   /** Its place on a group's sheet, from 1; null where it came by itself. */
   readonly groupRow: number | null;
   /** In which its family reads, as BCP 47 has it. */

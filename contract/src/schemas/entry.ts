@@ -19,6 +19,7 @@ import {
   type VersionInput,
 } from "../entries/entry.ts";
 import { type GroupInput, type GroupRow, mostBuilders } from "../entries/group.ts";
+import type { KeyedInput } from "../entries/keyed.ts";
 import { mostRungs, tokens } from "./outcomes.ts";
 import { fieldId, line, objectOf, revision, said, text } from "./parts.ts";
 
@@ -177,6 +178,16 @@ export const groupInput = objectOf<GroupInput>({
     .unique("row")
     .required()
     .items(objectOf<GroupRow>({ id: deviceId, row: Joi.number().integer().min(1).max(mostBuilders).required(), versions })),
+});
+
+/** What is keyed in from paper: no device made an id or a secret for it. */
+export const keyedInput = objectOf<KeyedInput>({
+  ageBand,
+  consentKeep: adultsYes,
+  consentPhoto: Joi.boolean().required(),
+  consentVersion,
+  said: text(600).required(),
+  versions,
 });
 
 export const entryCorrection = objectOf<EntryCorrection>({ revision, ...aboutEntry });

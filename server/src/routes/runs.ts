@@ -5,6 +5,7 @@ import {
   decisionInput,
   duplicateInput,
   houseTrialInput,
+  keyedInput,
   newRun,
   runSave,
   sessionInput,
@@ -25,6 +26,7 @@ import { askFamily } from "../services/entries/asks.ts";
 import { seeErasingNotice } from "../services/entries/erasingNotices.ts";
 import { entryOf, findEntries } from "../services/entries/findEntries.ts";
 import { addHouseTrial, showHouseTrial } from "../services/entries/houseTrials.ts";
+import { keyIn } from "../services/entries/keyedIn.ts";
 import { decide } from "../services/entries/sift.ts";
 import { houseDoc } from "../services/house/house.ts";
 import { bookings } from "../services/runs/bookings.ts";
@@ -148,6 +150,9 @@ export function runRoutes(deps: Served) {
       const { id, entry } = c.req.valid("param");
       return c.json(entryOf(deps.db, id, entry));
     })
+    .post("/runs/:id/entries", sift, ids("id"), body(keyedInput), (c) =>
+      c.json(keyIn(deps, c.get("person"), c.req.valid("param").id, c.req.valid("json")), 201),
+    )
     .get("/runs/:id/entries/:entry/evidence", sift, ids("id", "entry"), async (c) => {
       const { id, entry } = c.req.valid("param");
       return c.json(await deps.reckon.ask("evidence", { runId: id, entryId: entry }));

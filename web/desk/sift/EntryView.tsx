@@ -41,6 +41,8 @@ export function EntryView({ entry, sifting, whyBox }: EntryViewProps) {
         <h2>{entry.alias}</h2>
         <span className="soft small">
           sent {dayOf(entry.sentAt)}
+          {entry.source === "keyed in" ? ", keyed in from paper" : ""}
+          {entry.groupRow === null ? "" : `, row ${entry.groupRow} of a group sheet`}
           {entry.ageBand ? `, ${entry.ageBand}` : ""}, brief version {entry.briefVersion}, {entry.state}
           {entry.decidedBy ? ` by ${entry.decidedBy}` : ""}
           {entry.why ? `: ${entry.why}` : ""}

@@ -1,7 +1,8 @@
 import type { EntryDoc } from "@lampcrate/contract";
-import { type RefObject, useRef } from "react";
+import { type RefObject, useRef, useState } from "react";
 import { useSearchParams } from "react-router";
 import { Button } from "../pieces/Button.tsx";
+import { FocusIn } from "../pieces/FocusIn.tsx";
 import { useKeys } from "../pieces/keys.ts";
 import { Opening } from "../pieces/Opening.tsx";
 import { useBriefWork } from "../work/RunContext.ts";
@@ -9,6 +10,7 @@ import { StepDesk } from "../work/StepDesk.tsx";
 import { useAskFor } from "./askFor.ts";
 import { EntryView } from "./EntryView.tsx";
 import { Evidence } from "./Evidence.tsx";
+import { KeyIn } from "./KeyIn.tsx";
 import "./sift.css";
 import { useSifting } from "./useSifting.ts";
 
@@ -17,6 +19,7 @@ export function Sift() {
   const { run } = useBriefWork();
   const { entries, list, current, choose, move, decideSeen, trouble, ...sifting } = useSifting(run.id, useSearchParams()[0].get("entry"));
   const why = useRef<HTMLInputElement>(null);
+  const [keying, setKeying] = useState(false);
   const { words: suggested } = useAskFor(current, run.units);
   useKeys([
     { key: "a", words: "accept", act: () => decideSeen("accepted") },
@@ -28,7 +31,16 @@ export function Sift() {
   const evidence = <Evidence runId={run.id} entry={current} units={run.units} />;
   return (
     <StepDesk beside="Evidence" panel={evidence}>
-      <Entries sifting={{ entries, list, current, choose, trouble, ...sifting }} whyBox={why} />
+      {keying ? (
+        <FocusIn>
+          <KeyIn onDone={() => setKeying(false)} />
+        </FocusIn>
+      ) : null}
+      <Entries
+        onKeyIn={keying ? null : () => setKeying(true)}
+        sifting={{ entries, list, current, choose, trouble, ...sifting }}
+        whyBox={why}
+      />
     </StepDesk>
   );
 }
@@ -36,9 +48,11 @@ export function Sift() {
 interface EntriesProps {
   readonly sifting: Omit<ReturnType<typeof useSifting>, "move" | "decideSeen">;
   readonly whyBox: RefObject<HTMLInputElement | null>;
+  /** null: it is open already. */
+  readonly onKeyIn: (() => void) | null;
 }
 
-function Entries({ sifting, whyBox }: EntriesProps) {
+function Entries({ sifting, whyBox, onKeyIn }: EntriesProps) {
   const { run } = useBriefWork();
   const { entries, list, current, choose, trouble } = sifting;
   if (entries.isPending) return <Opening part what="the entries" />;
@@ -57,6 +71,7 @@ function Entries({ sifting, whyBox }: EntriesProps) {
             ? `Families send them with the code ${run.code}. They wait here until somebody has looked at them.`
             : "Publish the run, and families can send what they measured."}
         </p>
+        {run.status === "published" && onKeyIn ? <Button onClick={onKeyIn}>Key in one from paper</Button> : null}
       </section>
     );
   const { waiting = 0, total = 0 } = entries.data?.pages[0] ?? {};
@@ -65,6 +80,11 @@ function Entries({ sifting, whyBox }: EntriesProps) {
       <div className="row spread pad ruled">
         <h2>{waiting === 0 ? "Everything is sifted" : `${waiting} waiting`}</h2>
         <span className="soft small">
+          {onKeyIn ? (
+            <Button type="text" size="small" onClick={onKeyIn}>
+              Key in one from paper
+            </Button>
+          ) : null}{" "}
           <kbd>a</kbd> accept <kbd>s</kbd> set aside <kbd>k</kbd> ask <kbd>u</kbd> undo <kbd>↑</kbd> <kbd>↓</kbd> move
         </span>
       </div>

@@ -58,6 +58,17 @@ export function keptGroup(code: string): GroupDraft | null {
   }
 }
 
+/** How many group sheets on this device have something in them and were never sent. */
+export function unsentGroups(): number {
+  const codes = Object.keys(localStorage).flatMap((key) => (key.startsWith(keyOf("")) ? [key.slice(keyOf("").length)] : []));
+  const isWritten = ({ sent, lines }: GroupDraft): boolean =>
+    sent === null && lines.some(({ mark, cells }) => mark !== "" || Object.values(cells).some((text) => text !== ""));
+  return codes.filter((code) => {
+    const draft = keptGroup(code);
+    return draft !== null && isWritten(draft);
+  }).length;
+}
+
 /** Keeps the sheet on this device; a full or closed store is no reason to stop writing. */
 export function keepGroup(code: string, draft: GroupDraft): void {
   try {

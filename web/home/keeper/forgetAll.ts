@@ -1,5 +1,6 @@
 import { clear, createStore } from "idb-keyval";
 import { filledVersions } from "../../shared/logbook/versions.ts";
+import { unsentGroups } from "../group/draft.ts";
 import { keptDrafts, type LogDraft } from "../logbook/draft.ts";
 import { sheetCache } from "./names.ts";
 
@@ -9,8 +10,8 @@ const stores = [
   ["lampcrate-outgoing", "entries"],
 ] as const;
 
-/** How many logbooks on this device have something in them and were never sent. */
-export const unsentLogbooks = (): number => keptDrafts().filter((draft) => draft.sent === null && isWritten(draft)).length;
+/** How many logbooks and group sheets on this device have something in them and were never sent. */
+export const unsentLogbooks = (): number => keptDrafts().filter((draft) => draft.sent === null && isWritten(draft)).length + unsentGroups();
 
 const isWritten = ({ versions }: LogDraft): boolean =>
   filledVersions(versions).length > 0 || versions.some(({ changed, pictures }) => changed !== "" || pictures.length > 0);

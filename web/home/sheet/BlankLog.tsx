@@ -1,6 +1,6 @@
 import type { SheetDoc } from "@lampcrate/contract";
 import { askedWords, codeInAddress, furtherOf } from "@lampcrate/core";
-import { useWords } from "../../shared/words/useWords.ts";
+import { useConsent, useWords } from "../../shared/words/useWords.ts";
 import { familyOf } from "../family.ts";
 import { useHost } from "../host.ts";
 
@@ -10,6 +10,7 @@ const mostTrials = 6;
 /** Only on paper, a page of its own: a log to fill in, as this brief tests and in its unit, and the way to send it. */
 export function BlankLog({ sheet }: { readonly sheet: SheetDoc }) {
   const words = useWords();
+  const consent = useConsent();
   const host = useHost();
   const { brief, code } = sheet;
   const family = familyOf(brief);
@@ -48,6 +49,9 @@ export function BlankLog({ sheet }: { readonly sheet: SheetDoc }) {
           ))}
         </tbody>
       </table>
+      <p className="small above">
+        <span className="tick-box" /> {consent.keep} <span className="tick-box" /> {consent.photo}
+      </p>
       <div className="handout above">
         <img src={`/api/public/runs/${encodeURIComponent(code)}/qr.svg`} alt="" width="90" height="90" />
         <p>

@@ -124,6 +124,7 @@ export const undoStep = sqliteTable(
     kind: text("kind", {
       enum: [
         "house trial",
+        "keyed in",
         "session count",
         "brief",
         "settings",

@@ -94,6 +94,7 @@ export function entryDocs(db: Store, run: RunRow, rows: readonly EntryRow[]): re
       ageBand: row.ageBand as AgeBand | null,
       language: row.language,
       groupRow: row.groupRow,
+      source: row.source === "keyed in" ? "keyed in" : "home",
       said: row.said,
       tokens: row.tokens,
       timer: row.timer,

@@ -16,6 +16,12 @@ export interface InGroup {
   readonly row: number;
 }
 
+/** How an entry came, where it wasn't from its own family's device. */
+interface HowItCame {
+  readonly group?: InGroup | null;
+  readonly keyedIn?: boolean;
+}
+
 /** Writes entries with statements that are prepared once: building them anew took ten times as long as running them. */
 export class EntryWriter {
   private readonly known;
@@ -68,7 +74,7 @@ export class EntryWriter {
         tokens: p("tokens"),
         timer: p("timer"),
         answers: p("answers"),
-        source: "home",
+        source: p("source"),
         state: "waiting",
         sentAt: p("sentAt"),
         revision: 1,
@@ -133,7 +139,7 @@ export class EntryWriter {
     input: EntryInput,
     versions: readonly ReadVersion[],
     at: number,
-    group: InGroup | null,
+    { group = null, keyedIn = false }: HowItCame = {},
   ): string {
     const alias = this.freeAlias(runId, input.id);
     const entryKey = this.putEntry.run({
@@ -143,6 +149,7 @@ export class EntryWriter {
       alias,
       linkHash: hashOf(input.secret),
       ageBand: input.ageBand,
+      source: keyedIn ? "keyed in" : "home",
       groupId: group?.id ?? null,
       groupRow: group?.row ?? null,
       language: input.consentVersion.split("-")[0] ?? "en",
@@ -154,13 +161,14 @@ export class EntryWriter {
     });
     this.writeVersions(entryKey, versions);
     const words = consentWords[input.consentVersion];
-    const keepWords = group === null ? words?.keep : words?.group;
+    const keepWords = (group === null ? words?.keep : words?.group) ?? "";
+    const given = keyedIn ? (agreed: string): string => `On paper: ${agreed}` : (agreed: string): string => agreed;
     this.putConsents.run({
       entryKey,
       keep: input.consentKeep,
-      keepWords: keepWords ?? "",
+      keepWords: given(keepWords),
       photo: input.consentPhoto,
-      photoWords: words?.photo ?? "",
+      photoWords: given(words?.photo ?? ""),
       at,
     });
     return alias;

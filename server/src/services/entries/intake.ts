@@ -210,7 +210,7 @@ export class Intake {
     if (closed !== null) throw closed;
     const versions = readVersions(input.versions, brief, input.tokens);
     try {
-      const alias = writer.write(row.id, row.publishedVersion ?? 0, input, versions, this.deps.clock(), group);
+      const alias = writer.write(row.id, row.publishedVersion ?? 0, input, versions, this.deps.clock(), { group });
       return { receipt: { alias, revision: 1 }, isNew: true };
     } catch (error) {
       // Asked of the table's own rule: a look beforehand would cost every entry what hardly any needs.

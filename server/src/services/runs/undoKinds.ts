@@ -37,6 +37,7 @@ export function restore(db: Store, step: Step, by: Person, at: number): number {
       const now = db.select().from(run).where(eq(run.id, step.subject)).get();
       return writeSettings(db, step.subject, step.before as RunSettings, expect(now?.revision), now?.status === "published");
     }
+    case "keyed in":
     case "house trial": {
       const next = expect(db.select().from(entry).where(eq(entry.id, step.subject)).get()?.revision);
       db.delete(entry).where(eq(entry.id, step.subject)).run();
@@ -145,6 +146,7 @@ export function whatIs(db: Store, { kind, subject, before }: Step): unknown {
       return hidden === undefined ? null : ({ id, hidden } satisfies PictureSeen);
     }
     case "ask":
+    case "keyed in":
     case "house trial":
     case "session count":
       return null;
@@ -199,6 +201,7 @@ export function doAgain(db: Store, step: Step, by: Person, at: number): number {
     case "picture":
       return putPicture(db, subject, after as PictureSeen, step.revisionUndone);
     case "ask":
+    case "keyed in":
     case "house trial":
     case "session count":
       throw new ChangedSince();
