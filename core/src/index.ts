@@ -85,6 +85,7 @@ export * from "./finding/runSays.ts";
 export * from "./finding/symptomsSeen.ts";
 export * from "./finding/testWords.ts";
 export * from "./finding/timer.ts";
+export * from "./finding/unflagged.ts";
 export * from "./finding/welch.ts";
 export * from "./finding/words.ts";
 export * from "./floor/advise.ts";

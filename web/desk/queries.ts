@@ -52,6 +52,18 @@ export const entriesQuery = (id: string) =>
     initialPageParam: 0,
     getNextPageParam: (page: EntryPage) => page.next,
   });
+/** Takes an entry that is open for whoever looks at it, and again while they do; tells who has it already. */
+export const holdQuery = (id: string, entry: string) =>
+  queryOptions({
+    queryKey: ["hold", id, entry],
+    queryFn: async () =>
+      entry === ""
+        ? { id: "", by: null }
+        : { id: entry, ...(await ask(api.runs[":id"].entries[":entry"].hold.$post({ param: { id, entry } }))) },
+    refetchInterval: 60_000,
+    staleTime: 0,
+    gcTime: 0,
+  });
 /** Entries of all runs whose made-up name has these letters. */
 export const foundEntriesQuery = (alias: string) =>
   queryOptions({ queryKey: ["found entries", alias], queryFn: () => ask(api.entries.$get({ query: { alias } })), staleTime: 10_000 });

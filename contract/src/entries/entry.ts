@@ -172,6 +172,25 @@ export interface EntryPage {
   readonly next: number | null;
 }
 
+/** Entries that are accepted together, as they were shown. */
+export interface AcceptInput {
+  readonly entries: readonly { readonly id: string; readonly revision: number }[];
+}
+
+/** Most that are accepted together. */
+export const mostTogether = 200;
+
+/** Which of them were, and how many were left: somebody has changed them, has them open, or there is something to look at. */
+export interface AcceptedDoc {
+  readonly accepted: readonly string[];
+  readonly left: number;
+}
+
+/** Whose an entry is that somebody opened: another sifter's for a while, or null for one's own. */
+export interface HoldDoc {
+  readonly by: string | null;
+}
+
 export interface DecisionInput {
   readonly decision: Decision;
   readonly why: string;

@@ -3,6 +3,7 @@ import { consentWords } from "@lampcrate/words/all";
 import Joi from "joi";
 import type { PhotoConsent } from "../entries/consent.ts";
 import {
+  type AcceptInput,
   type AnswerInput,
   type AskInput,
   ageBands,
@@ -12,6 +13,7 @@ import {
   type EntryInput,
   type HideInput,
   mostPictures,
+  mostTogether,
   type PictureInput,
   pictureKinds,
   type RuleAnswer,
@@ -201,6 +203,15 @@ export const decisionInput = objectOf<DecisionInput>({
     .required(),
   why: text(240).required(),
   revision,
+});
+
+export const acceptInput = objectOf<AcceptInput>({
+  entries: Joi.array()
+    .min(1)
+    .max(mostTogether)
+    .unique("id")
+    .required()
+    .items(Joi.object({ id: Joi.string().min(6).max(40).required(), revision })),
 });
 
 /** A few sentences: something must stand there. */

@@ -1,4 +1,6 @@
+import type { HoldDoc } from "@lampcrate/contract";
 import {
+  acceptInput,
   askInput,
   briefSave,
   countInput,
@@ -25,9 +27,10 @@ import type { Served } from "../served.ts";
 import { askFamily } from "../services/entries/asks.ts";
 import { seeErasingNotice } from "../services/entries/erasingNotices.ts";
 import { entryOf, findEntries } from "../services/entries/findEntries.ts";
+import { Holds } from "../services/entries/holds.ts";
 import { addHouseTrial, showHouseTrial } from "../services/entries/houseTrials.ts";
 import { keyIn } from "../services/entries/keyedIn.ts";
-import { decide } from "../services/entries/sift.ts";
+import { acceptTogether, decide } from "../services/entries/sift.ts";
 import { houseDoc } from "../services/house/house.ts";
 import { bookings } from "../services/runs/bookings.ts";
 import { duplicate } from "../services/runs/duplicate.ts";
@@ -58,6 +61,7 @@ export function runRoutes(deps: Served) {
   const look = allow(deps, "look");
   const sift = allow(deps, "sift");
   const count = allow(deps, "count");
+  const holds = new Holds(deps.steady);
   return new Hono<Signed>()
     .post("/runs", plan, body(newRun), (c) => c.json({ id: createRun(deps, c.req.valid("json")) }, 201))
     .get("/starters", look, (c) => c.json(starterLines(houseDoc(deps.db).units)))
@@ -150,6 +154,15 @@ export function runRoutes(deps: Served) {
       const { id, entry } = c.req.valid("param");
       return c.json(entryOf(deps.db, id, entry));
     })
+    .post("/runs/:id/entries/accepted", sift, ids("id"), body(acceptInput), (c) => {
+      const { id } = c.req.valid("param");
+      const person = c.get("person");
+      return c.json(acceptTogether(deps, person, id, c.req.valid("json"), (entry) => holds.isFree(id, entry, person)));
+    })
+    .post("/runs/:id/entries/:entry/hold", sift, ids("id", "entry"), (c) => {
+      const { id, entry } = c.req.valid("param");
+      return c.json<HoldDoc>({ by: holds.take(id, entry, c.get("person")) });
+    })
     .post("/runs/:id/entries", sift, ids("id"), body(keyedInput), (c) =>
       c.json(keyIn(deps, c.get("person"), c.req.valid("param").id, c.req.valid("json")), 201),
     )
@@ -159,6 +172,7 @@ export function runRoutes(deps: Served) {
     })
     .post("/runs/:id/entries/:entry/decision", sift, ids("id", "entry"), body(decisionInput), (c) => {
       const { id, entry } = c.req.valid("param");
+      holds.refuseOthers(id, entry, c.get("person"));
       return c.json(decide(deps, c.get("person"), id, entry, c.req.valid("json")));
     })
     .post("/runs/:id/entries/:entry/asks", sift, ids("id", "entry"), body(askInput), (c) => {

@@ -24,13 +24,14 @@ import type { useSifting } from "./useSifting.ts";
 
 interface EntryViewProps {
   readonly entry: EntryDoc;
-  readonly sifting: Pick<ReturnType<typeof useSifting>, "reason" | "setReason" | "decide" | "askThem" | "pending">;
+  readonly sifting: Pick<ReturnType<typeof useSifting>, "reason" | "setReason" | "decide" | "askThem" | "heldBy" | "pending">;
   readonly whyBox: RefObject<HTMLInputElement | null>;
 }
 
 /** One entry with its numbers, the words as typed, and flags that say why. */
 export function EntryView({ entry, sifting, whyBox }: EntryViewProps) {
-  const { reason, setReason, decide, askThem, pending } = sifting;
+  const { reason, setReason, decide, askThem, heldBy, pending: busy } = sifting;
+  const pending = busy || heldBy !== null;
   const { dayOf } = useHouseDay();
   const { run } = useBriefWork();
   const family = familyOfBrief(run.brief);
@@ -64,6 +65,11 @@ export function EntryView({ entry, sifting, whyBox }: EntryViewProps) {
           {meant === null ? null : <> That is: {meant}</>}
         </p>
       ) : null}
+      {heldBy === null ? null : (
+        <p role="status" className="flagged">
+          {heldBy} is looking at this one; it is theirs until they go on, or for five minutes.
+        </p>
+      )}
       <div className="row">
         <Input
           ref={(box) => {

@@ -56,6 +56,7 @@ export function KeyIn({ onDone }: { readonly onDone: () => void }) {
           tried={{ family, spec: brief.spec, design: brief.design, units: run.units, outcomes: brief.outcomes }}
           version={version}
           removable={i > 0}
+          copied
           onChange={(next) => set({ versions: typed.versions.map((one, at) => (at === i ? next : one)) })}
           onRemove={() => set({ versions: typed.versions.filter((_, at) => at !== i) })}
         />

@@ -1,4 +1,5 @@
 import type { EntryDoc } from "@lampcrate/contract";
+import { isUnflagged } from "@lampcrate/core";
 import { type RefObject, useRef, useState } from "react";
 import { useSearchParams } from "react-router";
 import { Button } from "../pieces/Button.tsx";
@@ -11,6 +12,7 @@ import { useAskFor } from "./askFor.ts";
 import { EntryView } from "./EntryView.tsx";
 import { Evidence } from "./Evidence.tsx";
 import { KeyIn } from "./KeyIn.tsx";
+import { Together } from "./Together.tsx";
 import "./sift.css";
 import { useSifting } from "./useSifting.ts";
 
@@ -20,6 +22,7 @@ export function Sift() {
   const { entries, list, current, choose, move, decideSeen, trouble, ...sifting } = useSifting(run.id, useSearchParams()[0].get("entry"));
   const why = useRef<HTMLInputElement>(null);
   const [keying, setKeying] = useState(false);
+  const [together, setTogether] = useState(false);
   const { words: suggested } = useAskFor(current, run.units);
   useKeys([
     { key: "a", words: "accept", act: () => decideSeen("accepted") },
@@ -36,7 +39,9 @@ export function Sift() {
           <KeyIn onDone={() => setKeying(false)} />
         </FocusIn>
       ) : null}
+      {together ? <Together list={list} onDone={() => setTogether(false)} /> : null}
       <Entries
+        onTogether={together ? null : () => setTogether(true)}
         onKeyIn={keying ? null : () => setKeying(true)}
         sifting={{ entries, list, current, choose, trouble, ...sifting }}
         whyBox={why}
@@ -50,9 +55,10 @@ interface EntriesProps {
   readonly whyBox: RefObject<HTMLInputElement | null>;
   /** null: it is open already. */
   readonly onKeyIn: (() => void) | null;
+  readonly onTogether: (() => void) | null;
 }
 
-function Entries({ sifting, whyBox, onKeyIn }: EntriesProps) {
+function Entries({ sifting, whyBox, onKeyIn, onTogether }: EntriesProps) {
   const { run } = useBriefWork();
   const { entries, list, current, choose, trouble } = sifting;
   if (entries.isPending) return <Opening part what="the entries" />;
@@ -74,12 +80,18 @@ function Entries({ sifting, whyBox, onKeyIn }: EntriesProps) {
         {run.status === "published" && onKeyIn ? <Button onClick={onKeyIn}>Key in one from paper</Button> : null}
       </section>
     );
+  const unflagged = list.filter(isUnflagged).length;
   const { waiting = 0, total = 0 } = entries.data?.pages[0] ?? {};
   return (
     <section className="sheet" aria-label="Entries">
       <div className="row spread pad ruled">
         <h2>{waiting === 0 ? "Everything is sifted" : `${waiting} waiting`}</h2>
         <span className="soft small">
+          {onTogether && unflagged > 1 ? (
+            <Button type="text" size="small" onClick={onTogether}>
+              {unflagged} with nothing to look at
+            </Button>
+          ) : null}{" "}
           {onKeyIn ? (
             <Button type="text" size="small" onClick={onKeyIn}>
               Key in one from paper

@@ -2,13 +2,17 @@ import type { EntryDoc, EntryPage } from "@lampcrate/contract";
 import { type QueryClient, useInfiniteQuery, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useMemo, useRef, useState } from "react";
 import { api, ask } from "../../shared/client.ts";
+import { useRested } from "../../shared/useRested.ts";
 import { useSave } from "../pieces/useSave.ts";
-import { entriesQuery, entryQuery, findingsQuery, runQuery, seasonQuery } from "../queries.ts";
+import { entriesQuery, entryQuery, findingsQuery, holdQuery, runQuery, seasonQuery } from "../queries.ts";
 
 type Decision = "accepted" | "set aside";
 
 /** An entry is decided by a key only once it has been there to be looked at for so long, ms. */
 const lookMs = 250;
+
+/** Who only passes by an entry doesn't take it, ms. */
+const holdAfterMs = 600;
 
 /** A run's entries, the one that is looked at, and what is decided of it. */
 export function useSifting(runId: string, sought: string | null = null) {
@@ -71,6 +75,8 @@ export function useSifting(runId: string, sought: string | null = null) {
     },
     renew: [{ queryKey: runQuery(runId).queryKey, exact: true }],
   });
+  // Whoever has an entry open for a moment has it for themselves: another sifter is told so.
+  const { data: held } = useQuery({ ...holdQuery(runId, useRested(current?.id ?? "", holdAfterMs)), enabled: current !== undefined });
   /** Asks the family what was typed, or what stands to be asked of the entry's odd values. */
   const askThem = async (suggested: string): Promise<void> => {
     const words = reason.of === current?.id && reason.words.trim() !== "" ? reason.words : suggested;
@@ -94,6 +100,8 @@ export function useSifting(runId: string, sought: string | null = null) {
       if (performance.now() - shown.current.at >= lookMs) void decide(decision);
     },
     askThem,
+    /** Who else has the current entry open; null: nobody. */
+    heldBy: held && held.id === current?.id ? held.by : null,
     pending: pending || asking.pending,
     trouble: trouble ?? asking.trouble,
   };

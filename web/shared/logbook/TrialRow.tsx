@@ -95,7 +95,8 @@ export function TrialRow({ number, trial, checked, measure, further, offered, wo
           }}
         />
       ) : null}
-      <div role="status" className="says">
+      {/* Where a number is told in other words too, their place is there before they are: nothing below moves under a press. */}
+      <div role="status" className={worked && trial.raw !== null ? "says told-below" : "says"}>
         {asks && value !== null && checked ? (
           <Question
             value={value}

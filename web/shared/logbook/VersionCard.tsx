@@ -33,6 +33,8 @@ interface VersionCardProps {
   readonly removable: boolean;
   /** Where pictures of it are added; nothing where none are taken. */
   readonly pictures?: ReactNode;
+  /** Results are copied from paper: nothing is timed. */
+  readonly copied?: boolean;
   /** Another way to time the next trial, where time is measured. */
   readonly timing?: (next: number | null, onTime: (seconds: number) => void) => ReactNode;
   readonly onChange: (version: VersionInput) => void;
@@ -40,7 +42,18 @@ interface VersionCardProps {
 }
 
 /** One build: what changed, a guess, its trials. Odd numbers are asked about right where they stand. */
-export function VersionCard({ title, first, tried, version, removable, pictures, timing, onChange, onRemove }: VersionCardProps) {
+export function VersionCard({
+  title,
+  first,
+  tried,
+  version,
+  removable,
+  pictures,
+  copied = false,
+  timing,
+  onChange,
+  onRemove,
+}: VersionCardProps) {
   const words = useWords();
   const id = useId();
   const { family, spec, design, units } = tried;
@@ -65,7 +78,7 @@ export function VersionCard({ title, first, tried, version, removable, pictures,
             <AboutTest version={version} onChange={onChange} />
           </>
         ) : null}
-        {timed ? (
+        {timed && !copied ? (
           <Stopwatch
             next={next < 0 ? null : next + 1}
             onTime={(seconds) =>
@@ -81,7 +94,7 @@ export function VersionCard({ title, first, tried, version, removable, pictures,
                 next >= 0 && setTrial(next, { outcome: "number", raw: seconds.toFixed(2), instrument: "frame count", kept: false }),
             )
           : null}
-        {measure.instruments.length > 1 && !timed && !measure.numberless ? (
+        {measure.instruments.length > 1 && (!timed || copied) && !measure.numberless ? (
           <InstrumentChoice measure={measure} version={version} onChange={onChange} />
         ) : null}
         {version.trials.map((trial, i) => (
