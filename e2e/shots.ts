@@ -44,7 +44,7 @@ for (const [name, id, step] of [
   await desk.goto(`${house.url}/run/${id}/${step}`);
   if (name === "sift")
     await desk
-      .getByRole("button", { name: /to look at/ })
+      .getByRole("button", { name: /\d to look at/ })
       .first()
       .click();
   await besideStep(desk, step);
@@ -108,5 +108,22 @@ await take(phone, "home-logbook");
 await phone.goto(`${house.url}${flights.path}/reveal`);
 await phone.getByText("All names here are made up").waitFor();
 await take(phone, "home-reveal");
+
+const leader = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
+await leader.goto(`${house.url}${seeds.path}/group`);
+await leader.getByLabel("What did they change from version to version?").selectOption({ label: "Size (across, or one wing)" });
+const patrol = [
+  "9 cm 1.21 1.25 1.19 12 cm 1.52 1.55 1.49",
+  "9 cm 1.30 1.28 1.33 12 cm 1.61 16.1 1.66",
+  "9 cm 1.18 1.22 1.24 12 cm 1.44 1.47 1.5",
+];
+for (const [row, cells] of patrol.entries()) {
+  await leader.getByLabel(`Row ${row + 1}, version 1, size (across, or one wing)`).click();
+  for (const cell of cells.replaceAll(" cm", "_cm").split(" ")) {
+    await leader.keyboard.type(cell.replace("_", " "));
+    await leader.keyboard.press("Tab");
+  }
+}
+await take(leader, "home-group");
 await browser.close();
 await house.stop();

@@ -1,4 +1,12 @@
-import { type AgeBand, blankTrial, type EntryInput, type TrialInput, type VersionInput } from "@lampcrate/contract";
+import {
+  type AgeBand,
+  blankTrial,
+  type EntryInput,
+  type GroupInput,
+  type GroupRow,
+  type TrialInput,
+  type VersionInput,
+} from "@lampcrate/contract";
 import { seedOf, uniformAt, wholeBelow } from "@lampcrate/core";
 
 /** About normal noise, sd 1: twelve uniforms less six. */
@@ -84,6 +92,30 @@ export function spinnerEntry(name: string, odd: "none" | "decimal" | "fast" | "r
     ],
     wholeBelow(4, seed, 30) === 0 ? "We liked how it spun both ways." : "",
   );
+}
+
+/** A patrol's builders as their leader logs them: two versions each, the wings longer in the second. */
+export function patrol(name: string, builders: number): GroupInput {
+  const rows = Array.from({ length: builders }, (_, i): GroupRow => {
+    const seed = seedOf("patrol", `${name} ${i}`);
+    const base = 1.2 + 0.1 * noise(seed, 0);
+    const times = (mean: number, from: number): TrialInput[] =>
+      [0, 1, 2].map((t) => trial(Math.max(0.8, mean + 0.07 * noise(seed, from + t)).toFixed(2), "hand stopwatch"));
+    const build = { kind: "spinner", cargoKg: 0.001 };
+    return {
+      id: `demo-${name}-${i + 1}-`.padEnd(24, "0"),
+      row: i + 1,
+      versions: [version("", { ...build, sizeM: 0.09 }, times(base, 10)), version("", { ...build, sizeM: 0.12 }, times(base * 1.25, 20))],
+    };
+  });
+  return {
+    id: `demo-${name}-`.padEnd(24, "0"),
+    secret: `demo-secret-${name}-`.padEnd(32, "0"),
+    ageBand: "9 to 11",
+    consentKeep: true,
+    consentVersion: "en-1",
+    rows,
+  };
 }
 
 /** Bridge families: flat first, then pleated, then deeper. */

@@ -4,7 +4,7 @@ import { pino } from "pino";
 import { boardwalk, raft, spinner } from "./briefs.ts";
 import { DemoDays, zone } from "./calendar.ts";
 import { boardwalkCounts } from "./counts.ts";
-import { boardwalkEntry, spinnerEntry } from "./entries.ts";
+import { boardwalkEntry, patrol, spinnerEntry } from "./entries.ts";
 import { type MaterialKey, materials, type PersonKey, people, rooms } from "./house.ts";
 import { houseTrialsOf, ownSpinner } from "./houseTrials.ts";
 import { DemoRuns } from "./runs.ts";
@@ -112,7 +112,15 @@ export async function loadDemo(folder: string, now: number, url: string): Promis
     now - 19 * day,
     now - day / 8,
   );
+  run.sendGroup(seeds, patrol("otter-patrol", 8), now - day / 6);
   run.sift(seeds, (i) => i < 19, now - day / 8);
+  run.ask(
+    seeds,
+    spinnerEntry("seed25", "rare").secret,
+    "Trial 1 of version 2 says 5.20 s. That would surprise us. Could you look again at what you measured?",
+    "Yes, we filmed it. It was windy and went up first.",
+    now - day / 5,
+  );
 
   const rescue = run.make(
     "Reed Raft Rescue",

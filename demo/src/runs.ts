@@ -1,9 +1,19 @@
-import { type CountInput, type EntryInput, type RunSettings, type SeriesDays, type SessionInput, settingsOf } from "@lampcrate/contract";
+import {
+  type CountInput,
+  type EntryInput,
+  type GroupInput,
+  type RunSettings,
+  type SeriesDays,
+  type SessionInput,
+  settingsOf,
+} from "@lampcrate/contract";
 import type { RunKind } from "@lampcrate/core";
 import { type DropIn, type HeadsModel, seedOf, wholeBelow } from "@lampcrate/core";
 import {
   addHouseTrial,
   addSession,
+  answerAsk,
+  askFamily,
   createRun,
   type Deps,
   decide,
@@ -11,6 +21,7 @@ import {
   houseTrials,
   Intake,
   importPack,
+  mine,
   type Person,
   publish,
   receivePicture,
@@ -175,6 +186,21 @@ export class DemoRuns {
       await this.intake.receive(code, entry);
       await this.sendPictures(entry);
     }
+  }
+
+  /** A leader sends a whole group. */
+  sendGroup(id: string, group: GroupInput, at: number): void {
+    this.setClock(at);
+    this.intake.receiveGroup(runDoc(this.deps.db, id, this.planner).code ?? "", group);
+  }
+
+  /** Asks the family of an entry that waits, by the secret of its link; they answer. */
+  ask(id: string, secret: string, words: string, answer: string, at: number): void {
+    this.setClock(at);
+    const { entry } = mine(this.deps, secret);
+    askFamily(this.deps, this.planner, id, entry.id, { words, revision: entry.revision });
+    this.setClock(at + 3 * 3600_000);
+    answerAsk(this.deps, secret, mine(this.deps, secret).entry.asks[0]?.id ?? "", answer);
   }
 
   private async sendPictures({ secret, versions }: EntryInput): Promise<void> {

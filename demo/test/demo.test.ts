@@ -66,6 +66,8 @@ describe.each(days)("the demo laid from %s", (day) => {
     const flags = new Set(entries.flatMap((e) => e.versions.flatMap((v) => v.trials.map((t) => t.flag))));
     expect([...flags]).toEqual(expect.arrayContaining([null, "impossible"]));
     expect(new Set(entries.map((e) => e.state))).toEqual(new Set(["waiting", "accepted", "set aside"]));
+    expect(entries.filter(({ groupRow }) => groupRow !== null)).toHaveLength(8);
+    expect(entries.flatMap(({ asks }) => asks.map(({ answer }) => answer))).toEqual(["Yes, we filmed it. It was windy and went up first."]);
     expect(houseDoc(db).rooms).toHaveLength(3);
     db.$client.close();
   });

@@ -7,6 +7,8 @@ export type { Deps } from "./deps.ts";
 export { reckonHere } from "./reckoning/reckoner.ts";
 export { type Running, serveHouse } from "./serve.ts";
 export type { Served } from "./served.ts";
+export { answerAsk, askFamily } from "./services/entries/asks.ts";
+export { mine } from "./services/entries/entries.ts";
 export { addHouseTrial, houseTrials, showHouseTrial } from "./services/entries/houseTrials.ts";
 export { Intake } from "./services/entries/intake.ts";
 export { decide, entriesOf } from "./services/entries/sift.ts";

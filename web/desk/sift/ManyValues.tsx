@@ -13,10 +13,12 @@ const tall = 22;
 export function ManyValues({
   versions,
   span: [from, to],
+  goal,
   show,
 }: {
   readonly versions: readonly VersionValues[];
   readonly span: Range;
+  readonly goal: number;
   readonly show: (si: number) => string;
 }) {
   const x = (si: number): number => 6 + (Math.min(Math.max(si, from), to) - from) * ((wide - 12) / (to - from || 1));
@@ -24,6 +26,7 @@ export function ManyValues({
   return (
     <svg className="many-values" viewBox={`0 0 ${wide} ${tall}`} role="img" aria-label={said}>
       <line x1={0} x2={wide} y1={tall / 2} y2={tall / 2} />
+      <line x1={x(goal)} x2={x(goal)} y1={0} y2={tall} className="goal" />
       {versions.map(({ name, values }, v) =>
         values.map((si, i) => (
           <circle

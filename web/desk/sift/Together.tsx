@@ -19,9 +19,15 @@ export function Together({ list, onDone }: { readonly list: readonly EntryDoc[];
   const [out, setOut] = useState<ReadonlySet<string>>(new Set());
   const [measure] = familyOfBrief(run.brief).measures(run.brief.spec);
   const plain = list.filter(isUnflagged).slice(0, mostTogether);
+  const goal = familyOfBrief(run.brief).goal(run.brief.spec).value;
   const wanted = plain.filter(({ id }) => !out.has(id));
   const values = new Map(plain.map((entry) => [entry.id, valuesOf(entry, measure)]));
-  const span: Range = spanOf([...values.values()].flat().flatMap((one) => one.values));
+  const span: Range = spanOf(
+    [...values.values()]
+      .flat()
+      .flatMap((one) => one.values)
+      .concat(goal),
+  );
   const { save, pending, trouble } = useSave({
     send: () =>
       ask(
@@ -40,7 +46,7 @@ export function Together({ list, onDone }: { readonly list: readonly EntryDoc[];
       <p className="soft small">
         No number of theirs is odd, no rule was answered no, no pictures, no words. Look down the strips: what stands apart from the others
         is taken out with its tick. {measure.words}, {showOf(measure, run.units)(span[0])} to {showOf(measure, run.units)(span[1])} from
-        left to right.
+        left to right, the goal as a line; light to dark, from the first version to the last.
       </p>
       <ul className="plain-list together">
         {plain.map((entry) => (
@@ -48,7 +54,7 @@ export function Together({ list, onDone }: { readonly list: readonly EntryDoc[];
             <Checkbox checked={!out.has(entry.id)} onChange={({ target }) => setOut((now) => withOut(now, entry.id, !target.checked))}>
               {entry.alias}
             </Checkbox>
-            <ManyValues versions={values.get(entry.id) ?? []} span={span} show={showOf(measure, run.units)} />
+            <ManyValues versions={values.get(entry.id) ?? []} span={span} goal={goal} show={showOf(measure, run.units)} />
           </li>
         ))}
       </ul>
