@@ -82,6 +82,7 @@ test("nor do the dialogs, the sign-in and the family pages", async ({ browser })
     [seeds.path, "Seed-Wing Spinner"],
     [`${seeds.path}/log`, "Logbook"],
     [`${seeds.path}/guide`, "For a teacher or leader"],
+    [`${seeds.path}/group`, "Group sheet"],
     [`${flights.path}/reveal`, "First flights"],
   ] as const) {
     await phone.goto(house.url + path);

@@ -3,7 +3,17 @@ import type { SheetDoc } from "@lampcrate/contract";
 import { asFamily, families, runFindings, startValues } from "@lampcrate/core";
 import { beforeEach, describe, expect, it } from "vitest";
 import { columnsOf, fitsCells, variedFields } from "../home/group/columns.ts";
-import { type GroupDraft, keepGroup, keptGroup, newGroup, unsentGroups, withBlock, withCell } from "../home/group/draft.ts";
+import {
+  type GroupDraft,
+  keepGroup,
+  keepSentGroup,
+  keptGroup,
+  newGroup,
+  sentGroups,
+  unsentGroups,
+  withBlock,
+  withCell,
+} from "../home/group/draft.ts";
 import { groupOf, readGroup } from "../home/group/read.ts";
 
 const { descent } = families;
@@ -105,6 +115,11 @@ describe("a leader's sheet on the device", () => {
     expect(JSON.stringify(groupOf(named, rows))).not.toContain("Otter Jo");
     keepGroup(sheet.code, { ...named, sent: { "1": "Misty Heron" } });
     expect(unsentGroups()).toBe(0);
+    expect(sentGroups(sheet.code)).toEqual([{ secret: named.secret, builders: 1 }]);
+    // Another sheet in its place: its link stays on the device.
+    keepSentGroup(sheet.code, { ...named, sent: { "1": "Misty Heron" } });
+    keepGroup(sheet.code, newGroup(2));
+    expect(sentGroups(sheet.code)).toEqual([{ secret: named.secret, builders: 1 }]);
     localStorage.setItem("lampcrate-group-x", "{}");
     expect(keptGroup("x")).toBeNull();
   });

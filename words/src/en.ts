@@ -10,6 +10,7 @@ const pages = {
     go: "Open the challenge",
     here: "Opened on this device before",
     log: "its logbook",
+    group: (builders: number) => (builders === 1 ? "a group of one" : `a group of ${builders}`),
     forget: "Others use this device too: forget all of it",
     forgetSure: (unsent: number) =>
       `Logbooks, pictures and private links go from this device; what was sent stays with the house, and opens only by its link. ${unsent === 0 ? "" : `${unsent === 1 ? "One logbook here was" : `${unsent} logbooks here were`} never sent, and would be lost.`}`,

@@ -35,6 +35,7 @@ export const es: FamilyLanguage = {
       go: "Abrir el reto",
       here: "Abiertos antes en este dispositivo",
       log: "su cuaderno",
+      group: (builders) => (builders === 1 ? "un grupo de una persona" : `un grupo de ${builders}`),
       forget: "Otras personas usan también este dispositivo: olvidarlo todo",
       forgetSure: (unsent) =>
         `Los cuadernos, las imágenes y los enlaces privados se borran de este dispositivo; lo enviado queda en la casa, y se abre solo con su enlace. ${unsent === 0 ? "" : `${unsent === 1 ? "Un cuaderno de aquí no se ha enviado" : `${unsent} cuadernos de aquí no se han enviado`} todavía, y se perdería. `}`.trim(),

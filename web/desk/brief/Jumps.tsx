@@ -1,4 +1,5 @@
 import "../pieces/fold.css";
+import { otherLanguages } from "./OtherLanguage.tsx";
 
 const parts = [
   ["goal", "Goal"],
@@ -10,7 +11,7 @@ const parts = [
   ["rules", "Rules"],
   ["hints", "Hints"],
   ["story", "Story and test"],
-  ["in-es", "In other languages"],
+  ...otherLanguages.slice(0, 1).map((id) => [`in-${id}`, "In other languages"] as const),
 ] as const;
 
 /** The parts of a long brief, always in reach. */

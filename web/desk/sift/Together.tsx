@@ -1,6 +1,5 @@
 import { type EntryDoc, mostTogether } from "@lampcrate/contract";
 import { countedIntervals, familyOfBrief, isUnflagged, outcomeOfRead, type Range, showOf } from "@lampcrate/core";
-import { useQueryClient } from "@tanstack/react-query";
 import { Checkbox } from "antd";
 import { useState } from "react";
 import { api, ask } from "../../shared/client.ts";
@@ -15,7 +14,6 @@ import { ManyValues } from "./ManyValues.tsx";
 /** Entries with nothing to look at, one under the other on one scale; accepted at once after a look, as one step to undo. */
 export function Together({ list, onDone }: { readonly list: readonly EntryDoc[]; readonly onDone: () => void }) {
   const { run } = useBriefWork();
-  const queries = useQueryClient();
   const [out, setOut] = useState<ReadonlySet<string>>(new Set());
   const [measure] = familyOfBrief(run.brief).measures(run.brief.spec);
   const plain = list.filter(isUnflagged).slice(0, mostTogether);
@@ -37,7 +35,6 @@ export function Together({ list, onDone }: { readonly list: readonly EntryDoc[];
         }),
       ),
     onSaved: () => onDone(),
-    onRenewed: () => void queries.invalidateQueries({ queryKey: ["run", run.id] }),
     renew: [entriesQuery(run.id), findingsQuery(run.id), { queryKey: runQuery(run.id).queryKey, exact: true }, seasonQuery],
   });
   return (

@@ -80,6 +80,7 @@ export function Grid({ sheet, measure, draft, variedWords, asked, onChange, onPa
               line={line}
               at={at}
               columns={columns}
+              shape={`${all.join(" ")} ${variedWords}`}
               asked={columns
                 .filter(({ id }) => asked.has(`${at} ${id}`))
                 .map(({ id }) => id)
@@ -112,6 +113,8 @@ interface LineProps {
   readonly line: GroupLine;
   readonly at: number;
   readonly columns: readonly Column[];
+  /** What the columns are, and what they are called. */
+  readonly shape: string;
   readonly asked: string;
   readonly variedWords: string | null;
   readonly on: {
@@ -151,8 +154,7 @@ const Line = memo(
       </tr>
     );
   },
-  (before, now) =>
-    before.line === now.line && before.asked === now.asked && before.columns.length === now.columns.length && before.at === now.at,
+  (before, now) => before.line === now.line && before.asked === now.asked && before.shape === now.shape && before.at === now.at,
 );
 
 /** A cell as it is spoken of: "row 3, version 1, trial 2". */

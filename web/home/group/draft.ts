@@ -58,6 +58,38 @@ export function keptGroup(code: string): GroupDraft | null {
   }
 }
 
+/** A group that was sent from this device, by its leader's link. */
+export interface SentGroup {
+  readonly secret: string;
+  readonly builders: number;
+}
+
+const sentKeyOf = (code: string): string => `lampcrate-groups-sent-${code.toLowerCase()}`;
+
+/** Groups that were sent from this device, those of earlier sheets too. */
+export function sentGroups(code: string): readonly SentGroup[] {
+  try {
+    const before = JSON.parse(localStorage.getItem(sentKeyOf(code)) ?? "[]") as readonly SentGroup[];
+    const now = keptGroup(code);
+    return [...before, ...(now?.sent ? [sentOf(now)] : [])];
+  } catch {
+    return [];
+  }
+}
+
+const sentOf = ({ secret, sent }: GroupDraft): SentGroup => ({ secret, builders: Object.keys(sent ?? {}).length });
+
+/** Keeps the link of a group that was sent when another sheet takes its place. */
+export function keepSentGroup(code: string, draft: GroupDraft): void {
+  if (draft.sent === null) return;
+  try {
+    const before = sentGroups(code).filter(({ secret }) => secret !== draft.secret);
+    localStorage.setItem(sentKeyOf(code), JSON.stringify([...before, sentOf(draft)]));
+  } catch {
+    // Then the link is where its leader has put it.
+  }
+}
+
 /** How many group sheets on this device have something in them and were never sent. */
 export function unsentGroups(): number {
   const codes = Object.keys(localStorage).flatMap((key) => (key.startsWith(keyOf("")) ? [key.slice(keyOf("").length)] : []));

@@ -6,7 +6,7 @@ import { familyOf } from "../family.ts";
 import { sendLater } from "../keeper/keep.ts";
 import { dropOutgoing, putOutgoing } from "../sending/outgoing.ts";
 import { comesAgain, useSendAgain } from "../sending/useSendAgain.ts";
-import { type GroupDraft, keepGroup, keptGroup, newGroup } from "./draft.ts";
+import { type GroupDraft, keepGroup, keepSentGroup, keptGroup, newGroup } from "./draft.ts";
 import { groupOf, readGroup } from "./read.ts";
 
 /** Keeps a leader's sheet on the device at every change, and sends it once, whole. */
@@ -64,7 +64,10 @@ export function useGroup(sheet: SheetDoc) {
     send,
     sending,
     trouble,
-    startOver: () => setDraft(fresh()),
+    startOver: () => {
+      keepSentGroup(sheet.code, draft);
+      setDraft(fresh());
+    },
   };
 }
 

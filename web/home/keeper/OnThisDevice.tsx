@@ -3,6 +3,7 @@ import { useState } from "react";
 import { Link } from "react-router";
 import { useWords } from "../../shared/words/useWords.ts";
 import { focused } from "../focused.ts";
+import { sentGroups } from "../group/draft.ts";
 import { keptLinks } from "../logbook/draft.ts";
 import { forgetAll, unsentLogbooks } from "./forgetAll.ts";
 import { knownSheets } from "./knownSheets.ts";
@@ -27,6 +28,11 @@ export function OnThisDevice() {
             {keptLinks(plainCode(code)).map(({ alias, secret }) => (
               <span key={secret}>
                 , <a href={`/h/mine#${secret}`}>{alias}</a>
+              </span>
+            ))}
+            {sentGroups(plainCode(code)).map(({ secret, builders }) => (
+              <span key={secret}>
+                , <a href={`/h/group#${secret}`}>{words.group(builders)}</a>
               </span>
             ))}
           </li>
