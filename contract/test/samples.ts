@@ -33,6 +33,7 @@ export const brief = (lines: readonly KitLine[]): BriefDoc => ({
   instrument: "",
   buildMinutes: 20,
   protocolNote: "",
+  prize: "",
   rules: [],
   hints: [],
   translations: {},

@@ -41,6 +41,7 @@ const briefOf = (family: FamilyId, patch: Partial<CheckedBrief> = {}): CheckedBr
   family,
   spec: startValues(families[family].spec),
   design: startValues(families[family].design),
+  prize: "",
   trials: 3,
   buildMinutes: 20,
   teamSize: 2,

@@ -161,3 +161,10 @@ describe("calibration", () => {
     expect(calibration(2.5, [])).toEqual({ factor: 1, f: 2.5 });
   });
 });
+
+it("a track that is a bump alone has no length: it is said to be none, not to take no time", () => {
+  const { roll } = families;
+  const design = { ...startValues(roll.design), kind1: "none", kind2: "bump", kind3: "none", kind4: "none", kind5: "none", kind6: "none" };
+  const spec = { aim: "finish", goalS: 0.5, ball: "marble-16", startM: 0.05, parts: 1 };
+  expect(roll.cannot(spec, design)?.words).toMatch(/no length/);
+});

@@ -32,6 +32,23 @@ const measured = (name: string, raws: readonly string[]) => {
 };
 
 describe("the sheet", () => {
+  it("says what one may win in the brief's own words, with its numbers in them, in every language it was given in", async () => {
+    const now = (await house.ask("GET", `/api/runs/${run.id}`)).body as RunDoc;
+    const prize = "Who stays up {goal} may hang the build in the hall.";
+    const translations = { es: { [prize]: "Quien aguante {goal} en el aire puede colgarlo en la sala." } };
+    await house.ask("PUT", `/api/runs/${run.id}/brief`, {
+      revision: now.briefRevision,
+      words: "",
+      brief: { ...now.brief, prize, translations },
+    });
+    expect((await house.ask("POST", `/api/runs/${run.id}/publish`)).status).toBe(200);
+    const told = async (language: string): Promise<string> =>
+      ((await house.ask("GET", path(), undefined, { cookie: null, headers: { "accept-language": language } })).body as SheetDoc).brief
+        .prize;
+    expect(await told("en")).toMatch(/^Who stays up [\d.]+\ss may hang the build in the hall\.$/);
+    expect(await told("es")).toMatch(/^Quien aguante [\d,]+\ss en el aire puede/);
+  });
+
   it("warns of what every material in the kit can do, and of none that isn't in it", async () => {
     const [hot, sharp] = [
       await addMaterial(house, "Glue gun sticks", { hazards: ["hot"] }),

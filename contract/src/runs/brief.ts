@@ -62,6 +62,8 @@ export interface BriefDoc extends KitBrief {
   readonly buildMinutes: number;
   /** How this brief's test is held, beyond the family's protocol. */
   readonly protocolNote: string;
+  /** What one may win, and how, as the sheet says it; empty where nothing. */
+  readonly prize: string;
   readonly youngestAge: number;
   readonly sketchFirst: boolean;
   readonly plainBuildShown: boolean;

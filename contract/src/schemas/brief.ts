@@ -167,6 +167,7 @@ export const briefFields = {
     .required(),
   buildMinutes: Joi.number().min(1).max(600).required(),
   protocolNote: text(600).required(),
+  prize: text(400).default(""),
   trials: Joi.number().integer().min(1).max(12).required(),
   youngestAge: Joi.number().integer().min(0).max(18).required(),
   sketchFirst: Joi.boolean().required(),

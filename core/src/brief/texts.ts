@@ -2,6 +2,8 @@
 export interface TextBrief {
   readonly story: string;
   readonly protocolNote: string;
+  /** What one may win; empty where nothing. */
+  readonly prize: string;
   readonly tiers: readonly { readonly words: string; readonly times: number | null }[];
   readonly rules: readonly { readonly words: string }[];
   readonly hints: readonly { readonly words: string }[];
@@ -29,6 +31,7 @@ export function withTexts<B extends TextBrief>(brief: B, say: (text: string, pla
     ...listed,
     story: say(brief.story, { path: "story", times: null }),
     protocolNote: say(brief.protocolNote, { path: "protocolNote", times: null }),
+    prize: say(brief.prize, { path: "prize", times: null }),
     tiers: brief.tiers.map((tier, i) => ({ ...tier, words: say(tier.words, { path: `tiers[${i}].words`, times: tier.times }) })),
   };
 }

@@ -33,6 +33,15 @@ export function BriefRest() {
         nameOf={nameOf}
         onChange={(words) => change({ protocolNote: words }, "changed how the test is held")}
       />
+      <WordsBox
+        label="What one may win, and how; for the sheet"
+        text={brief.prize}
+        lines
+        most={400}
+        filling={filling}
+        nameOf={nameOf}
+        onChange={(words) => change({ prize: words }, "changed what one may win")}
+      />
       <div className="row">
         <Whole
           label="Minutes a build"

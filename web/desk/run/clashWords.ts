@@ -27,6 +27,7 @@ const parts: Readonly<Partial<Record<keyof BriefDoc, string>>> = {
   instrument: "What it is measured with",
   buildMinutes: "Minutes to build",
   protocolNote: "How the test is held",
+  prize: "What one may win",
   youngestAge: "Youngest age",
   sketchFirst: "Sketch first",
   plainBuildShown: "Whether the plain build is shown",

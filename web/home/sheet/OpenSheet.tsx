@@ -104,7 +104,7 @@ export function OpenSheet({ sheet }: { readonly sheet: SheetDoc }) {
         <p>{sheet.words.idea}</p>
       </section>
       <p className="plain-words wide">
-        <strong>{closingWords(sheet, words)}</strong> {words.sheet.judged[sheet.scoring]}
+        <strong>{closingWords(sheet, words)}</strong> {words.sheet.judged[sheet.scoring]} {brief.prize}
       </p>
       <div className="buttons no-print">
         {sheet.entries === "closed" ? (

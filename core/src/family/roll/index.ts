@@ -87,6 +87,7 @@ function cannot(spec: Values, design: Values): Told | null {
     };
   const rolled = rolledOf(spec, design);
   const stopped = parts[rolled.stopSegment ?? 0];
+  if (rolled.finishes && rolled.timeS === 0) return { words: "This track has no length: set a slope, a level part or a drop." };
   if (rolled.finishes || !stopped) return null;
   const n = (rolled.stopSegment ?? 0) + 1;
   const { segment } = stopped;

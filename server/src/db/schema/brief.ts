@@ -49,6 +49,7 @@ export const brief = sqliteTable("brief", {
   instrument: text("instrument").notNull().default(""),
   buildMinutes: real("build_minutes").notNull().default(20),
   protocolNote: text("protocol_note").notNull().default(""),
+  prize: text("prize").notNull().default(""),
   rules: text("rules", { mode: "json" }).$type<readonly AddedRule[]>().notNull().default([]),
   outcomes: text("outcomes", { mode: "json" }).$type<Outcomes>().notNull().default(asFamily),
   hints: text("hints", { mode: "json" }).$type<readonly AddedHint[]>().notNull().default([]),

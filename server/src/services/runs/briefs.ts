@@ -51,6 +51,7 @@ export function startingBrief(family: FamilyId): BriefDoc {
     instrument: "",
     buildMinutes: 20,
     protocolNote: "",
+    prize: "",
     trials: families[family].protocol.trials,
     outcomes: asFamily,
     youngestAge: 6,

@@ -1,0 +1,1 @@
+ALTER TABLE `brief` ADD `prize` text DEFAULT '' NOT NULL;
