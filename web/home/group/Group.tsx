@@ -1,11 +1,13 @@
 import type { GroupDoc } from "@lampcrate/contract";
 import { type Interval, intervalWords, showOf } from "@lampcrate/core";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { useState, useSyncExternalStore } from "react";
+import { useState } from "react";
 import { AskError, api, ask } from "../../shared/client.ts";
 import { useWords } from "../../shared/words/useWords.ts";
 import { focused } from "../focused.ts";
+import { useFragment } from "../fragment.ts";
 import { LinkQr } from "../logbook/LinkQr.tsx";
+import { EraseSurely } from "../mine/EraseSurely.tsx";
 import { groupQuery } from "../queries.ts";
 import { Trouble } from "../Trouble.tsx";
 import { groupTotals } from "./totals.ts";
@@ -14,7 +16,7 @@ import "./group.css";
 /** A leader's group behind its link. The secret is in the address's fragment, which no server ever sees. */
 export function Group() {
   const words = useWords();
-  const secret = useSyncExternalStore(onFragment, () => location.hash.slice(1));
+  const secret = useFragment();
   const group = useQuery({ ...groupQuery(secret), enabled: secret !== "" });
   const [erased, setErased] = useState(false);
   if (erased || secret === "")
@@ -30,15 +32,10 @@ export function Group() {
   return <OpenGroup group={group.data} secret={secret} onErased={() => setErased(true)} />;
 }
 
-function onFragment(heard: () => void): () => void {
-  window.addEventListener("hashchange", heard);
-  return () => window.removeEventListener("hashchange", heard);
-}
-
 function OpenGroup({ group, secret, onErased }: { readonly group: GroupDoc; readonly secret: string; readonly onErased: () => void }) {
   const words = useWords();
   const { sheet, entries } = group;
-  const { said } = groupTotals(group);
+  const totals = groupTotals(group);
   return (
     <main className="home">
       <title>{`${words.group.title}: ${sheet.title}`}</title>
@@ -50,11 +47,11 @@ function OpenGroup({ group, secret, onErased }: { readonly group: GroupDoc; read
       </header>
       <div className="plain-words">
         <p className="small soft">{words.group.totals}</p>
-        {said.map((line, i) => (
+        {totals.said.map((line, i) => (
           <p key={line}>{i === 0 ? <strong>{line}</strong> : line}</p>
         ))}
       </div>
-      <Builders group={group} secret={secret} />
+      <Builders group={group} totals={totals} secret={secret} />
       <Ways withdrawn={entries.every(({ state }) => state === "withdrawn")} secret={secret} onErased={onErased} />
       <div className="buttons">
         <LinkQr link={location.href} />
@@ -67,10 +64,15 @@ function OpenGroup({ group, secret, onErased }: { readonly group: GroupDoc; read
   );
 }
 
+interface BuildersProps {
+  readonly group: GroupDoc;
+  readonly totals: ReturnType<typeof groupTotals>;
+  readonly secret: string;
+}
+
 /** Each builder with what came out, and the way to correct it. */
-function Builders({ group, secret }: { readonly group: GroupDoc; readonly secret: string }) {
+function Builders({ group, totals: { builders, measure }, secret }: BuildersProps) {
   const words = useWords();
-  const { builders, measure } = groupTotals(group);
   const show = (value: Interval | null | undefined): string => (value ? intervalWords(value, showOf(measure, group.sheet.units)) : "–");
   return (
     <section className="card">
@@ -113,7 +115,6 @@ function Builders({ group, secret }: { readonly group: GroupDoc; readonly secret
 function Ways({ withdrawn, secret, onErased }: { readonly withdrawn: boolean; readonly secret: string; readonly onErased: () => void }) {
   const words = useWords();
   const queries = useQueryClient();
-  const [sure, setSure] = useState(false);
   const [trouble, setTrouble] = useState<string | null>(null);
   const header = { "x-entry-secret": secret };
   const act = async (doing: () => Promise<unknown>): Promise<void> => {
@@ -142,24 +143,7 @@ function Ways({ withdrawn, secret, onErased }: { readonly withdrawn: boolean; re
             {words.group.withdraw}
           </button>
         )}
-        {sure ? (
-          <>
-            <button
-              type="button"
-              className="plain danger"
-              onClick={() => void act(() => ask(api.public.group.$delete({ header })).then(onErased))}
-            >
-              {words.mine.eraseSure}
-            </button>
-            <button type="button" className="plain" ref={focused} onClick={() => setSure(false)}>
-              {words.mine.keep}
-            </button>
-          </>
-        ) : (
-          <button type="button" className="plain" onClick={() => setSure(true)}>
-            {words.group.erase}
-          </button>
-        )}
+        <EraseSurely label={words.group.erase} onErase={() => void act(() => ask(api.public.group.$delete({ header })).then(onErased))} />
       </div>
     </>
   );

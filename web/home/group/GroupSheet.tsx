@@ -1,10 +1,11 @@
-import { type AgeBand, ageBands, type SheetDoc } from "@lampcrate/contract";
+import type { SheetDoc } from "@lampcrate/contract";
 import { codeInAddress, type Field, showQuantity } from "@lampcrate/core";
 import { useState } from "react";
 import { Link } from "react-router";
 import { useConsent, useWords } from "../../shared/words/useWords.ts";
 import { familyOf } from "../family.ts";
 import { useHost } from "../host.ts";
+import { AgeChoice } from "../logbook/AgeChoice.tsx";
 import { comesAgain } from "../sending/useSendAgain.ts";
 import { closingWords } from "../sheet/OpenSheet.tsx";
 import { WithSheet } from "../sheet/WithSheet.tsx";
@@ -152,21 +153,7 @@ function SendGroup({ sheet, book }: { readonly sheet: SheetDoc; readonly book: G
   return (
     <section className="card stacked no-print" aria-labelledby="send-group">
       <h2 id="send-group">{words.log.adult}</h2>
-      <label className="field">
-        <span>{words.log.age}</span>
-        <select
-          className="typed"
-          value={draft.ageBand ?? ""}
-          onChange={(event) => change({ ageBand: ageBands.find((age: AgeBand) => age === event.target.value) ?? null })}
-        >
-          <option value="">{words.log.agesNone}</option>
-          {ageBands.map((age) => (
-            <option key={age} value={age}>
-              {words.log.ages[age]}
-            </option>
-          ))}
-        </select>
-      </label>
+      <AgeChoice value={draft.ageBand} onChange={(ageBand) => change({ ageBand })} />
       <label className="tick">
         <input type="checkbox" checked={draft.keep} onChange={(event) => change({ keep: event.target.checked })} />
         <span>

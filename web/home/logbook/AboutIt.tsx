@@ -1,5 +1,6 @@
-import { type AgeBand, ageBands } from "@lampcrate/contract";
+import type { AgeBand } from "@lampcrate/contract";
 import { useWords } from "../../shared/words/useWords.ts";
+import { AgeChoice } from "./AgeChoice.tsx";
 
 interface AboutItProps {
   readonly ageBand: AgeBand | null;
@@ -14,21 +15,7 @@ export function AboutIt({ ageBand, said, questions, onChange }: AboutItProps) {
   const words = useWords();
   return (
     <>
-      <label className="field">
-        <span>{words.log.age}</span>
-        <select
-          className="typed"
-          value={ageBand ?? ""}
-          onChange={(event) => onChange({ ageBand: ageBands.find((age) => age === event.target.value) ?? null })}
-        >
-          <option value="">{words.log.agesNone}</option>
-          {ageBands.map((age) => (
-            <option key={age} value={age}>
-              {words.log.ages[age]}
-            </option>
-          ))}
-        </select>
-      </label>
+      <AgeChoice value={ageBand} onChange={(next) => onChange({ ageBand: next })} />
       <label className="field">
         <span>{words.log.said}</span>
         {questions.length > 0 ? <span className="small soft">{questions.join(" ")}</span> : null}

@@ -1,11 +1,12 @@
 import type { MineDoc, VersionInput } from "@lampcrate/contract";
 import { dateWords } from "@lampcrate/core";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { useState, useSyncExternalStore } from "react";
+import { useState } from "react";
 import { AskError, api, ask } from "../../shared/client.ts";
 import { filledVersions, versionsOf } from "../../shared/logbook/versions.ts";
 import { useConsent, useWords } from "../../shared/words/useWords.ts";
 import { focused } from "../focused.ts";
+import { useFragment } from "../fragment.ts";
 import { AboutIt } from "../logbook/AboutIt.tsx";
 import { forgetEntry, pictureIds } from "../logbook/draft.ts";
 import { LinkQr } from "../logbook/LinkQr.tsx";
@@ -18,18 +19,13 @@ import { picturesLeftQuery } from "../pictures/picturesLeft.ts";
 import { mineQuery } from "../queries.ts";
 import { Trouble } from "../Trouble.tsx";
 import { Asked } from "./Asked.tsx";
+import { EraseSurely } from "./EraseSurely.tsx";
 
 /** One's own entry behind the private link. The secret is in the address's fragment, which no server ever sees. */
 export function Mine() {
   const words = useWords();
-  // Another private link in the same tab changes the fragment alone.
-  const secret = useSyncExternalStore(onFragment, () => location.hash.slice(1));
+  const secret = useFragment();
   return <MineOf key={secret} secret={secret} words={words} />;
-}
-
-function onFragment(heard: () => void): () => void {
-  window.addEventListener("hashchange", heard);
-  return () => window.removeEventListener("hashchange", heard);
 }
 
 function MineOf({ secret, words }: { readonly secret: string; readonly words: ReturnType<typeof useWords> }) {
@@ -65,7 +61,6 @@ function OpenMine({ mine, secret, onErased }: { readonly mine: MineDoc; readonly
   const { entry, sheet } = mine;
   const [versions, setVersions] = useState<readonly VersionInput[]>(() => versionsOf(entry));
   const [trouble, setTrouble] = useState<string | null>(null);
-  const [sure, setSure] = useState(false);
   const header = { "x-entry-secret": secret };
   const [about, setAbout] = useState(aboutOf(entry));
   const coming = entry.versions.flatMap((version) => version.pictures).filter(({ size }) => size === null).length;
@@ -163,20 +158,7 @@ function OpenMine({ mine, secret, onErased }: { readonly mine: MineDoc; readonly
             {words.mine.withdraw}
           </button>
         )}
-        {sure ? (
-          <>
-            <button type="button" className="plain danger" onClick={() => void erase()}>
-              {words.mine.eraseSure}
-            </button>
-            <button type="button" className="plain" ref={focused} onClick={() => setSure(false)}>
-              {words.mine.keep}
-            </button>
-          </>
-        ) : (
-          <button type="button" className="plain" onClick={() => setSure(true)}>
-            {words.mine.erase}
-          </button>
-        )}
+        <EraseSurely label={words.mine.erase} onErase={() => void erase()} />
       </div>
       <div className="buttons">
         <LinkQr link={location.href} />
