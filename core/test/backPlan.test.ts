@@ -1,6 +1,15 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { addDays, type BackStep, backPlan, isWorkingDay, workingDaysBetween } from "../src/index.ts";
+import {
+  addDays,
+  type BackStep,
+  backPlan,
+  forwardPlan,
+  isWorkingDay,
+  workingDaysAfter,
+  workingDaysBefore,
+  workingDaysBetween,
+} from "../src/index.ts";
 
 const anyDays = fc.record({
   weekdays: fc.uniqueArray(fc.integer({ min: 1, max: 7 }), { minLength: 1, maxLength: 7 }).map((list) => [...list].sort((a, b) => a - b)),
@@ -52,6 +61,45 @@ describe("planning back from a session", () => {
         }
       }),
     );
+  });
+
+  it("walks over working days as going through them day by day does, from any day, open or not", () => {
+    const byDay = (date: string, step: number, count: number, days: Parameters<typeof isWorkingDay>[1]): string => {
+      let [day, left] = [date, count];
+      for (;;) {
+        if (isWorkingDay(day, days)) left -= 1;
+        if (left < 0) return day;
+        day = addDays(day, step);
+      }
+    };
+    fc.assert(
+      fc.property(fc.integer({ min: -40, max: 40 }), fc.nat({ max: 30 }), anyDays, (from, count, days) => {
+        const date = addDays("2026-12-01", from);
+        expect(workingDaysAfter(date, count, days)).toBe(byDay(date, 1, count, days));
+        expect(workingDaysBefore(date, count, days)).toBe(byDay(date, -1, count, days));
+      }),
+    );
+  });
+
+  it("looks at twenty thousand entries over as many working days as they take", () => {
+    const days = { weekdays: [1, 2, 3, 4, 5], closures: [] };
+    const gathered = {
+      closes: "2026-11-27",
+      remindDaysBefore: [],
+      expectedEntries: 20_000,
+      minutesPerEntry: 2,
+      minutesPerDay: 30,
+      keepDays: 90,
+    };
+    const { siftFrom, siftTo, reveal } = forwardPlan(gathered, days);
+    expect(siftFrom).toBe("2026-11-30");
+    // 40,000 min at 30 a day are 1,334 days: 266 weeks of five and three days more.
+    expect(siftTo).toBe(addDays(siftFrom, 266 * 7 + 3));
+    expect(reveal).toBe(addDays(siftFrom, 266 * 7 + 4));
+  });
+
+  it("gives the day itself when a house never works", () => {
+    expect(workingDaysAfter("2026-12-01", 2, { weekdays: [], closures: [] })).toBe("2026-12-01");
   });
 
   it("counts the working days between two as going through them day by day does", () => {

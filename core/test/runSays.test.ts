@@ -46,6 +46,12 @@ describe("what a whole run says", () => {
     expect(words.at(-1)).toMatch(/^Never changed from one version to the next: /);
   });
 
+  it("goes through more versions than a call takes values", () => {
+    const says = runSays(family, spec, measure, run(70_000));
+    expect(says.model).toMatchObject({ rows: 210_000, builders: 70_000 });
+    expect(says.model.effects?.find(({ of }) => of === "sizeM")?.state).toBe("told");
+  });
+
   it("claims nothing of what always changed together, and leaves out who says less than most", () => {
     const together = runSays(
       family,

@@ -3,8 +3,10 @@ import { families, surelyBetter } from "@lampcrate/core";
 import fc from "fast-check";
 import { afterEach, beforeEach, describe, expect, it } from "vitest";
 import { reckonHere } from "../src/index.ts";
+import { RunDigest } from "../src/services/findings/digest.ts";
 import { Digests } from "../src/services/findings/digests.ts";
 import { ranksOf } from "../src/services/findings/reveal.ts";
+import { runRow } from "../src/services/runs/runs.ts";
 import { entriesOf, goodEntry, makeRun, openTestHouse, sendTo, settings, type TestHouse } from "./house.ts";
 
 let house: TestHouse;
@@ -91,6 +93,44 @@ describe("findings that are kept", () => {
     await Promise.all(Array.from({ length: 7 }, (_, i) => send(i)));
     const digests = new Digests(house.deps.db);
     expect([3, 3, 3].map((most) => digests.refreshSome(most))).toEqual([false, false, true]);
+  });
+
+  it("hold the same entries as if read anew, in whatever order they came, changed, went and were taken in", async () => {
+    const { db } = house.deps;
+    const row = runRow(db, run.id);
+    const digest = new RunDigest(run.id);
+    const { $client } = db;
+    const move = (state: string, at: number): void => {
+      const keys = $client.prepare("select key from entry order by key").pluck().all();
+      const key = keys[at % Math.max(1, keys.length)];
+      if (state === "gone") $client.prepare("delete from entry where key = ?").run(key ?? 0);
+      else $client.prepare("update entry set state = ?, revision = revision + 1 where key = ?").run(state, key ?? 0);
+    };
+    let sent = 0;
+    await fc.assert(
+      fc.asyncProperty(
+        fc.array(
+          fc.tuple(
+            fc.constantFrom("new", "new", "accepted", "waiting", "withdrawn", "gone", "some", "all"),
+            fc.integer({ min: 1, max: 9 }),
+          ),
+          { maxLength: 14 },
+        ),
+        async (steps) => {
+          for (const [what, n] of steps) {
+            if (what === "some" || what === "all") digest.refresh(db, row, what === "all" ? undefined : 1 + (n % 3));
+            else if (what === "new") for (let i = 0; i < n % 4; i += 1) await send(sent++);
+            else move(what, n);
+          }
+          digest.refresh(db, row);
+          const anew = new RunDigest(run.id);
+          anew.refresh(db, row);
+          expect(digest.all()).toEqual(anew.all());
+          expect(digest.waits).toBe(anew.all().filter(({ state }) => state === "waiting").length);
+        },
+      ),
+      { numRuns: 40 },
+    );
   });
 });
 

@@ -4,6 +4,7 @@ import {
   type WorkingDays,
   workingDayOnOrAfter,
   workingDayOnOrBefore,
+  workingDaysAfter,
   workingDaysBefore,
   workingDaysBetween,
 } from "./workingDays.ts";
@@ -115,8 +116,7 @@ export function forwardPlan(input: ForwardInput, days: WorkingDays): ForwardPlan
   const { closes, remindDaysBefore, expectedEntries, minutesPerEntry, minutesPerDay, keepDays } = input;
   const siftFrom = workingDayOnOrAfter(addDays(closes, 1), days);
   const count = Math.max(1, Math.ceil((expectedEntries * minutesPerEntry) / minutesPerDay - 1e-9));
-  let siftTo = siftFrom;
-  for (let i = 1; i < count; i += 1) siftTo = workingDayOnOrAfter(addDays(siftTo, 1), days);
+  const siftTo = workingDaysAfter(siftFrom, count - 1, days);
   const reveal = workingDayOnOrAfter(addDays(siftTo, 1), days);
   return {
     remind: remindDaysBefore.map((n) => addDays(closes, -n)),

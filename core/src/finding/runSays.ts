@@ -19,6 +19,7 @@ const declaredBy = 0.6;
 
 /** The run model over accepted entries of one measure: versions of builds with an exact mean above nothing. */
 export function runSays(family: Family, spec: Values, measure: Measure, entries: readonly FindingEntry[]): RunSays {
+  const when = new Map(family.variables.map((field) => [field.id, field.when]));
   // Neither how often something passed nor a rung is an amount that is doubled.
   const rows = (measure.passes || measure.rungs ? [] : entries).flatMap((entry) =>
     entry.versions
@@ -26,15 +27,20 @@ export function runSays(family: Family, spec: Values, measure: Measure, entries:
       .flatMap((version, i): readonly ModelRow[] => {
         const mean = meanOf(countedIntervals(measure, version.trials));
         if (!mean || !isExact(mean) || mean.low <= 0) return [];
-        const x = Object.fromEntries(
-          Object.entries(version.variables).filter(([id]) => applies(fieldOf(family, id)?.when, { ...spec, ...version.variables })),
-        );
-        return [{ builder: entry.id, version: i + 1, value: mean.low, x }];
+        return [{ builder: entry.id, version: i + 1, value: mean.low, x: declared(version.variables, when, spec) }];
       }),
   );
   const asked = family.variables.filter(({ id }) => rows.filter((row) => row.x[id] !== undefined).length >= declaredBy * rows.length);
   const whole = rows.filter((row) => asked.every(({ id }) => row.x[id] !== undefined));
   return { model: runModel(asked.map(modelled), whole), blank: rows.length - whole.length };
+}
+
+/** What stands for a build: what a version declares, but what its other choices leave out. */
+function declared(variables: Values, when: ReadonlyMap<string, Field["when"]>, spec: Values): Values {
+  const ids = Object.keys(variables);
+  if (ids.every((id) => when.get(id) === undefined)) return variables;
+  const all = { ...spec, ...variables };
+  return Object.fromEntries(Object.entries(variables).filter(([id]) => applies(when.get(id), all)));
 }
 
 const fieldOf = ({ variables }: Pick<Family, "variables">, id: string): Field | undefined => variables.find((field) => field.id === id);

@@ -13,7 +13,7 @@ import { trialsCsvPart } from "../services/findings/csv.ts";
 import type { Digests } from "../services/findings/digests.ts";
 import { entryPage } from "../services/findings/entryPages.ts";
 import { evidenceDoc } from "../services/findings/evidence.ts";
-import { builderPage, findingsDoc } from "../services/findings/findings.ts";
+import { builderPage, findingsAhead, findingsDoc } from "../services/findings/findings.ts";
 import { learnedDoc } from "../services/findings/learned.ts";
 import { revealOf, revealPage } from "../services/findings/reveal.ts";
 import { houseDoc } from "../services/house/house.ts";
@@ -47,6 +47,7 @@ export const tasks = {
   revealPage: ({ db, digests }: Reading, { runId, from, find }: OfRun & { readonly from: number; readonly find: string }) =>
     revealPage(db, digests, runId, from, find),
   learned: ({ db, digests }: Reading, { runId }: OfRun) => learnedDoc(db, digests, runId),
+  ahead: ({ db, digests }: Reading, _: Readonly<Record<string, never>>) => findingsAhead(db, digests),
   refresh: ({ digests }: Reading, { most }: { readonly most: number }) => digests.refreshSome(most),
   trialsCsv: ({ db }: Reading, { runId, after }: OfRun & { readonly after: number }) => trialsCsvPart(db, runId, after),
   labels: ({ db }: Reading, { runId, session, sheet, skip }: OfCrate & { readonly sheet: LabelSheetId; readonly skip: number }) =>

@@ -58,7 +58,7 @@ export function runModel(variables: readonly ModelVariable[], rows: readonly Mod
   const used = rows.filter((row) => (counts.get(row.builder) ?? 0) > 1);
   const builders = [...counts.values()].filter((count) => count > 1).length;
   const leftOut = counts.size - builders;
-  const within = (values: readonly number[]): readonly number[] => lessOwnMean(values, used);
+  const within = lessOwnMean(used);
   const columns = columnsOf(variables, used).map((column) => ({ ...column, values: within(column.values) }));
   const changing = columns.filter(({ values }) => isChanging(values));
   const short = shortened(changing);
@@ -110,20 +110,25 @@ function columnsOf(variables: readonly ModelVariable[], rows: readonly ModelRow[
   return [...of, { of: "practice", step: "one version later", choice: null, values: rows.map((row) => row.version - 1) }];
 }
 
-/** Each value less the mean of its builder's. */
-function lessOwnMean(values: readonly number[], rows: readonly ModelRow[]): readonly number[] {
-  const sums = new Map<string, { sum: number; count: number }>();
-  for (const [i, { builder }] of rows.entries()) {
-    const { sum, count } = sums.get(builder) ?? { sum: 0, count: 0 };
-    sums.set(builder, { sum: sum + (values[i] ?? 0), count: count + 1 });
-  }
-  return rows.map(({ builder }, i) => {
-    const { sum, count } = sums.get(builder) ?? { sum: 0, count: 1 };
-    return (values[i] ?? 0) - sum / count;
+/** Takes from each value the mean of its builder's. */
+function lessOwnMean(rows: readonly ModelRow[]): (values: readonly number[]) => readonly number[] {
+  const places = new Map<string, number>();
+  const of = rows.map(({ builder }) => {
+    const place = places.get(builder) ?? places.size;
+    places.set(builder, place);
+    return place;
   });
+  const counts = new Float64Array(places.size);
+  for (const place of of) counts[place] = (counts[place] ?? 0) + 1;
+  return (values) => {
+    const sums = new Float64Array(places.size);
+    for (const [i, place] of of.entries()) sums[place] = (sums[place] ?? 0) + (values[i] ?? 0);
+    return of.map((place, i) => (values[i] ?? 0) - (sums[place] ?? 0) / (counts[place] ?? 1));
+  };
 }
 
-const length = (values: readonly number[]): number => Math.hypot(...values);
+/** Of a vector; however many values, none is passed on its own: a call takes some hundred thousand at most. */
+const length = (values: readonly number[]): number => Math.sqrt(values.reduce((sum, value) => sum + value * value, 0));
 const isChanging = (values: readonly number[]): boolean => length(values) > 1e-9 * Math.max(1, values.length);
 
 function unitColumns(columns: readonly Column[]): Matrix {

@@ -1,4 +1,5 @@
-import type { EntryDoc } from "@lampcrate/contract";
+import { isDeepStrictEqual } from "node:util";
+import type { BriefDoc, EntryDoc } from "@lampcrate/contract";
 import {
   comparedGuess,
   type EntryFound,
@@ -33,16 +34,27 @@ export interface Digested {
 /** Entries read at a time. */
 const chunk = 300;
 
+/** What tells that none of a run's entries known so far has changed: each change moves a revision up, and none comes in below the last. */
+interface Known {
+  readonly last: number;
+  readonly entries: number;
+  readonly revisions: number;
+}
+
 /**
  * A run's entries in short, kept while the process lives and brought up to date by what has changed: a check of
  * twenty thousand entries costs seconds, of the one that came in since, nothing.
  */
 export class RunDigest {
   private readonly kept = new Map<number, Digested>();
-  private order: readonly number[] = [];
+  private order: number[] = [];
   private judgedBy: RunGoal | null = null;
   private counted = 0;
+  private waiting = 0;
   private seen = "";
+  private known: Known | null = null;
+  /** Keys of entries that are to be taken in yet. */
+  private left: readonly number[] = [];
 
   constructor(private readonly runId: string) {}
 
@@ -50,26 +62,47 @@ export class RunDigest {
   refresh(db: Database, run: RunRow, most = Number.POSITIVE_INFINITY): boolean {
     const seen = `${dataStamp(db)} ${run.revision} ${run.publishedVersion}`;
     if (seen === this.seen) return true;
-    const now = this.listed(db);
-    const there = new Set(now.map(([key]) => key));
-    const gone = [...this.kept.keys()].filter((key) => !there.has(key));
-    if (gone.some((key) => this.kept.get(key)?.state === "accepted")) this.counted += 1;
-    for (const key of gone) this.kept.delete(key);
-    const changed = now.filter(([key, revision]) => this.kept.get(key)?.revision !== revision);
-    this.order = [...there];
-    const taken = changed.slice(0, most);
-    for (let i = 0; i < taken.length; i += chunk) this.take(db, run, taken.slice(i, i + chunk));
+    // At one instant: what comes in between would be summed up and never listed.
+    db.$client.transaction(() => {
+      if (this.known !== null && isDeepStrictEqual(sumUp(db, this.runId, this.known.last), this.known)) this.lookAtNew(db, this.known.last);
+      else this.lookAtAll(db);
+      this.known = sumUp(db, this.runId);
+      const taken = this.left.slice(0, most);
+      for (let i = 0; i < taken.length; i += chunk) this.take(db, run, taken.slice(i, i + chunk));
+      this.left = this.left.slice(taken.length);
+    })();
     const goal = goalOf(db, run);
     if (goal.key !== this.judgedBy?.key) this.counted += 1;
     this.judgedBy = goal;
-    const whole = taken.length === changed.length;
-    if (whole) this.seen = seen;
-    return whole;
+    if (this.left.length > 0) return false;
+    this.seen = seen;
+    return true;
+  }
+
+  /** None of those that were known has changed: what came after them is left to be taken in. */
+  private lookAtNew(db: Database, last: number): void {
+    const keys = listed(db, this.runId, last).map(([key]) => key);
+    this.order.push(...keys);
+    this.left = [...this.left, ...keys];
+  }
+
+  /** Finds, among all, those that have changed or gone. */
+  private lookAtAll(db: Database): void {
+    const now = listed(db, this.runId, 0);
+    this.order = now.map(([key]) => key);
+    const there = new Set(this.order);
+    for (const key of [...this.kept.keys()].filter((key) => !there.has(key))) this.drop(key);
+    this.left = now.flatMap(([key, revision]) => (this.kept.get(key)?.revision === revision ? [] : [key]));
   }
 
   /** Another number whenever what is counted has changed: accepted entries, or what the run is judged by. Those that come in and wait change nothing. */
   get stamp(): number {
     return this.counted;
+  }
+
+  /** Entries that wait, as at the last refresh. */
+  get waits(): number {
+    return this.waiting;
   }
 
   /** Every entry that is sifted or waits, in order of arrival, as at the last refresh. */
@@ -88,34 +121,60 @@ export class RunDigest {
     return this.all().flatMap((one) => (one.state === "accepted" && one.found ? [one.found] : []));
   }
 
-  /** By an index alone: whatever changes an entry moves its revision. */
-  private listed(db: Database): readonly (readonly [key: number, revision: number])[] {
-    const rows = db.$client
-      .prepare("select key, revision from entry where run_id = ? and state in ('waiting', 'accepted', 'set aside') order by key")
-      .raw()
-      .all(this.runId);
-    return rows as [number, number][];
-  }
-
-  private take(db: Database, run: RunRow, changed: readonly (readonly [key: number, revision: number])[]): void {
-    const keys = changed.map(([key]) => key);
-    const rows = db.select().from(entry).where(inArray(entry.key, keys)).all();
+  private take(db: Database, run: RunRow, keys: readonly number[]): void {
+    const rows = db
+      .select()
+      .from(entry)
+      .where(inArray(entry.key, [...keys]))
+      .all();
     const docs = entryDocs(db, run, rows);
+    const briefs = new Map([...new Set(docs.map((doc) => doc.briefVersion))].map((n) => [n, frozenVersion(db, run.briefId, n).brief]));
     for (const [i, row] of rows.entries()) {
-      const doc = docs[i];
-      if (!doc) continue;
-      if (doc.state === "accepted" || this.kept.get(row.key)?.state === "accepted") this.counted += 1;
-      const own = ownClassOf(db, run, doc);
+      const [doc, brief] = [docs[i], briefs.get(row.briefVersion)];
+      if (!doc || !brief) continue;
+      const own = ownClassOf(brief, doc);
       const counted = findingEntry(doc, own);
+      this.drop(row.key);
       this.kept.set(row.key, {
         revision: row.revision,
         state: doc.state,
         briefVersion: doc.briefVersion,
         entry: counted,
-        found: doc.state === "accepted" ? foundOf(db, run, doc.briefVersion, counted, own) : null,
+        found: doc.state === "accepted" ? foundOf(brief, counted, own) : null,
       });
+      this.tally(doc.state, 1);
     }
   }
+
+  private drop(key: number): void {
+    const known = this.kept.get(key);
+    if (known) this.tally(known.state, -1);
+    this.kept.delete(key);
+  }
+
+  private tally(state: EntryDoc["state"], by: 1 | -1): void {
+    if (state === "accepted") this.counted += 1;
+    if (state === "waiting") this.waiting += by;
+  }
+}
+
+/** Entries that are sifted or wait and came after one, in order of arrival. By an index alone: whatever changes an entry moves its revision. */
+function listed(db: Database, runId: string, after: number): readonly (readonly [key: number, revision: number])[] {
+  // The run is asked of the rows, not of its index, where only the newest are wanted.
+  const run = after === 0 ? "run_id" : "+run_id";
+  return db.$client
+    .prepare(`select key, revision from entry where ${run} = ? and key > ? and state in ('waiting', 'accepted', 'set aside') order by key`)
+    .raw()
+    .all(runId, after) as [number, number][];
+}
+
+/** How many entries a run has up to one, whatever became of them, and the sum of their revisions. By an index alone. */
+function sumUp(db: Database, runId: string, upTo = Number.MAX_SAFE_INTEGER): Known {
+  const row = db.$client
+    .prepare("select coalesce(max(key), 0), count(*), coalesce(sum(revision), 0) from entry where run_id = ? and key <= ?")
+    .raw()
+    .get(runId, upTo) as readonly [number, number, number];
+  return { last: row[0], entries: row[1], revisions: row[2] };
 }
 
 /** Another text whenever the file may have changed, by this connection or another one. */
@@ -125,8 +184,7 @@ function dataStamp(db: Database): string {
 }
 
 /** What an entry shows by the brief its family built from. */
-function foundOf(db: Database, run: RunRow, briefVersion: number, counted: FindingEntry, own: OwnClass | null): EntryFound {
-  const { brief } = frozenVersion(db, run.briefId, briefVersion);
+function foundOf(brief: BriefDoc, counted: FindingEntry, own: OwnClass | null): EntryFound {
   return entryFindings(familyOfBrief(brief), brief.spec, counted, own?.measure);
 }
 
@@ -158,12 +216,11 @@ function goalOf(db: Database, run: RunRow): RunGoal {
 }
 
 /** The class of its own that an entry is, counted in a thing that nobody weighed; null for all others. */
-function ownClassOf(db: Database, run: RunRow, doc: EntryDoc): OwnClass | null {
+function ownClassOf(brief: BriefDoc, doc: EntryDoc): OwnClass | null {
   const trials = doc.versions.flatMap((version) => version.trials);
   // Only what was typed and has no value can be such a count: few entries are looked at twice.
   if (!trials.some(({ raw, value, broke, brokeValue }) => (raw !== null && value === null) || (broke !== null && brokeValue === null)))
     return null;
-  const { brief } = frozenVersion(db, run.briefId, doc.briefVersion);
   return ownClass(familyOfEntry(brief, doc.tokens).measures(brief.spec)[0], trials);
 }
 

@@ -1,4 +1,4 @@
-import { asc, desc, eq } from "drizzle-orm";
+import { and, asc, desc, eq, exists } from "drizzle-orm";
 import type { Database } from "../../db/open.ts";
 import { entry, run } from "../../db/schema/index.ts";
 import type { RunRow } from "../runs/runs.ts";
@@ -35,15 +35,18 @@ export class Digests {
 
   /** Takes in some of what has changed since, so that nobody waits for it; true when nothing is left. */
   refreshSome(most: number): boolean {
-    const rows = this.db
-      .selectDistinct({ row: run })
+    return this.gathering().every((row) => this.kept(row.id).refresh(this.db, row, most));
+  }
+
+  /** Runs that gather, the newest first, as many as are kept in short. */
+  gathering(): readonly RunRow[] {
+    return this.db
+      .select()
       .from(run)
-      .innerJoin(entry, eq(entry.runId, run.id))
-      .where(eq(run.archived, false))
+      .where(and(eq(run.archived, false), exists(this.db.select({ key: entry.key }).from(entry).where(eq(entry.runId, run.id)))))
       .orderBy(desc(run.createdAt), asc(run.id))
       .limit(mostRuns)
       .all();
-    return rows.every(({ row }) => this.kept(row.id).refresh(this.db, row, most));
   }
 
   private kept(runId: string): RunDigest {

@@ -43,7 +43,6 @@ export function findingsDoc(db: Database, digests: Digests, runId: string): Find
   const found = foundIn(digests, row);
   const { measure, goal, entries, goalMet, otherGoals } = found;
   const digest = digests.of(row);
-  const waiting = digest.all().filter((one) => one.state === "waiting").length;
   const shown = digests.answer(`findings ${runId}`, `${digest.stamp} ${row.revision}`, () => ({
     measure,
     further: furtherOf(digest.goal.family, digest.goal.spec, digest.goal.outcomes),
@@ -61,12 +60,17 @@ export function findingsDoc(db: Database, digests: Digests, runId: string): Find
     outcome: outcomeFor(digest),
     table: pageOf(found, row, 0),
   }));
-  return { ...shown, waiting };
+  return { ...shown, waiting: digest.waits };
 }
 
 /** Accepted entries that measured what the run does today. */
 const alikeIn = (digest: ReturnType<Digests["of"]>, { id }: Measure): readonly FindingEntry[] =>
   digest.all().flatMap(({ state, found, entry }) => (state === "accepted" && found?.measure.id === id ? [entry] : []));
+
+/** Reckons what runs show before anybody asks: those that nothing has happened to are not reckoned anew. */
+export function findingsAhead(db: Database, digests: Digests): void {
+  for (const { id } of digests.gathering()) findingsDoc(db, digests, id);
+}
 
 /** What all builders together show of what they changed. */
 function togetherOf(digest: ReturnType<Digests["of"]>, { measure }: RunFindings): FindingsDoc["together"] {
