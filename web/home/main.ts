@@ -10,6 +10,8 @@ showLetters();
 const isDrawn = document.getElementById("given-sheet") !== null;
 
 function begin(): void {
+  // It begins in a turn of its own: with all that rests on it, it would hold a slow phone up for a quarter of a second.
+  void import("react-dom/client");
   // Asked for beside the rest, not after it.
   if (location.pathname.endsWith("/log")) void import("./logbook/Logbook.tsx");
   void import("./app.tsx");
