@@ -3,6 +3,7 @@ export * from "./entries/entry.ts";
 export type * from "./entries/evidence.ts";
 export * from "./entries/group.ts";
 export type * from "./entries/keyed.ts";
+export * from "./entries/letters.ts";
 export type * from "./findings/findings.ts";
 export type * from "./findings/practice.ts";
 export * from "./house/audit.ts";

@@ -1,5 +1,16 @@
 import { addDays, type HeadsModel, kitCut, type RunKind, usualDay, usualGathering, usualTimes } from "@lampcrate/core";
-import { addMaterial, addStaff, type Deps, holdFolder, houseDoc, openDatabase, type Person, saveHouse, setUp } from "@lampcrate/server";
+import {
+  addMaterial,
+  addStaff,
+  type Deps,
+  holdFolder,
+  houseDoc,
+  openDatabase,
+  type Person,
+  saveHouse,
+  setUp,
+  writeLetters,
+} from "@lampcrate/server";
 import { pino } from "pino";
 import { boardwalk, raft, spinner } from "./briefs.ts";
 import { DemoDays, zone } from "./calendar.ts";
@@ -179,6 +190,13 @@ export async function loadDemo(folder: string, now: number, url: string): Promis
       const cut = kitCut({ widthM: 0.08, heightM: 0.1 });
       run.addLine(id, { material: "card", amount: 1, perRebuild: 0, spoilRate: 0.03, cut, standIn: "a postcard" });
     }
+  }
+  // What was due each morning since entries first came in.
+  for (let back = 36; back >= 0; back -= 1) {
+    const morning = days.at(days.in(-back), "09:30");
+    if (morning > now) continue;
+    run.setClockTo(morning);
+    await writeLetters(deps);
   }
   stockHistory(deps, planner, (instant) => run.setClockTo(instant), now);
   db.$client.close();

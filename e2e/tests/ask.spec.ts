@@ -1,5 +1,7 @@
+import { readFileSync } from "node:fs";
 import { expect, test } from "@playwright/test";
-import { openDesk, openPhone, runOf } from "../desk.ts";
+import { spinnerEntry } from "../../demo/src/entries.ts";
+import { choose, openDesk, openPhone, runOf } from "../desk.ts";
 import { type House, startHouse } from "../harness.ts";
 
 let house: House;
@@ -71,4 +73,33 @@ test("what came on paper is keyed in with its consent, marked so, and the family
   await phone.goto(link);
   await expect(phone.getByRole("heading", { name: `Your entry: ${alias}` })).toBeVisible();
   await expect(phone.getByText(/On paper: I am an adult/)).toBeVisible();
+});
+
+test("what families are written waits behind their private links; staff read it, and take it along as mail", async ({ browser }) => {
+  const desk = await openDesk(browser, house);
+  const { id } = await runOf(desk, house, "First flights");
+  await desk.goto(`${house.url}/run/${id}/sift`);
+  await desk.getByRole("link", { name: "Letters" }).click();
+  await expect(desk.getByRole("heading", { name: "Letters to families" })).toBeVisible();
+  const letters = desk.getByRole("table", { name: "Letters" });
+  await choose(desk.getByLabel("Which letters"), "the reveal is up: 18");
+  await expect(letters.getByRole("row").filter({ hasText: "The reveal is up: First flights" })).toHaveCount(18);
+  await letters.getByRole("button", { name: "Expand row" }).first().click();
+  await expect(letters).toContainText("What everybody found together is shown at http");
+  for (const [link, begins] of [
+    ["Export this one (.eml)", /^Content-Language: en\nFrom: Quillmarsh Hall <house@lamp-crate\.invalid>\n/],
+    ["Export all as a mailbox (.mbox)", /^From house@lamp-crate\.invalid /],
+  ] as const) {
+    const saving = desk.waitForEvent("download");
+    await desk.getByRole("link", { name: link }).click();
+    expect(readFileSync(await (await saving).path(), "utf8")).toMatch(begins);
+  }
+
+  const phone = await openPhone(browser);
+  await phone.goto(`${house.url}/h/mine#${spinnerEntry("first03", "none").secret}`);
+  const wrote = phone.getByRole("region", { name: "The house wrote to you" });
+  await expect(wrote.getByRole("group")).toHaveCount(3);
+  await wrote.getByText("The reveal is up: First flights").click();
+  await wrote.getByRole("link", { name: "What everybody found" }).click();
+  await expect(phone.getByRole("heading", { name: "First flights" })).toBeVisible();
 });

@@ -12,6 +12,7 @@ import { benchRoutes } from "./routes/bench.ts";
 import { calendarRoutes } from "./routes/calendar.ts";
 import { floorRoutes } from "./routes/floor.ts";
 import { houseRoutes } from "./routes/house.ts";
+import { outboxRoutes } from "./routes/outbox.ts";
 import { paperRoutes } from "./routes/papers.ts";
 import { pictureRoutes } from "./routes/pictures.ts";
 import { publicRoutes } from "./routes/public.ts";
@@ -35,6 +36,7 @@ function api(deps: Served, sheets: PublicSheets, asked: () => Promise<HealthDoc>
     .route("/", floorRoutes(deps))
     .route("/", benchRoutes(deps))
     .route("/", pictureRoutes(deps))
+    .route("/", outboxRoutes(deps))
     .route("/", publicRoutes(deps, sheets));
 }
 

@@ -15,6 +15,7 @@ export { decide, entriesOf } from "./services/entries/sift.ts";
 export { houseDoc, isEmpty, saveHouse, setUp } from "./services/house/house.ts";
 export type { Person } from "./services/house/person.ts";
 export { addStaff } from "./services/house/staff.ts";
+export { writeLetters } from "./services/outbox/writeLetters.ts";
 export { receivePicture } from "./services/pictures/receive.ts";
 export { startingBrief } from "./services/runs/briefs.ts";
 export { takeTaps } from "./services/runs/floor.ts";

@@ -1,4 +1,4 @@
-import type { BuilderPage, EntryPage, TrailNote } from "@lampcrate/contract";
+import type { BuilderPage, EntryPage, LetterKind, OutboxPage, TrailNote } from "@lampcrate/contract";
 import { infiniteQueryOptions, queryOptions } from "@tanstack/react-query";
 import { api, ask } from "../shared/client.ts";
 
@@ -51,6 +51,15 @@ export const entriesQuery = (id: string) =>
     queryFn: ({ pageParam }) => ask(api.runs[":id"].entries.$get({ param: { id }, query: { from: String(pageParam) } })),
     initialPageParam: 0,
     getNextPageParam: (page: EntryPage) => page.next,
+  });
+/** What a run's families were written, page by page, the newest first. */
+export const outboxQuery = (id: string, kind: LetterKind | "all") =>
+  infiniteQueryOptions({
+    queryKey: ["run", id, "outbox", kind],
+    queryFn: ({ pageParam }) => ask(api.runs[":id"].outbox.$get({ param: { id }, query: { from: String(pageParam), kind } })),
+    initialPageParam: 0,
+    getNextPageParam: (page: OutboxPage) => page.next,
+    staleTime: 0,
   });
 /** Takes an entry that is open for whoever looks at it, and again while they do; tells who has it already. */
 export const holdQuery = (id: string, entry: string) =>

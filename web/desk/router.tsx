@@ -69,6 +69,7 @@ export const router = createBrowserRouter([
           { path: "rehearse", loader: learned, lazy: { Component: async () => (await import("./rehearse/Rehearse.tsx")).Rehearse } },
           { path: "publish", lazy: { Component: async () => (await import("./publish/Publish.tsx")).Publish } },
           { path: "sift", loader: sift, lazy: { Component: async () => (await import("./sift/Sift.tsx")).Sift } },
+          { path: "outbox", lazy: { Component: async () => (await import("./outbox/Outbox.tsx")).Outbox } },
           { path: "findings", loader: findings, lazy: { Component: async () => (await import("./findings/Findings.tsx")).Findings } },
         ],
       },

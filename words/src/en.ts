@@ -349,6 +349,7 @@ const pages = {
       withdrawn: "You have withdrawn it. Nobody else sees it, and it does not count.",
     },
     asked: "The house asks",
+    letters: "The house wrote to you",
     answer: "Your answer",
     sendAnswer: "Send the answer",
     answered: (words: string) => `You answered: “${words}”`,

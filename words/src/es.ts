@@ -375,6 +375,7 @@ export const es: FamilyLanguage = {
         withdrawn: "Lo has retirado. No lo ve nadie más, y no cuenta.",
       },
       asked: "La casa pregunta",
+      letters: "La casa te escribió",
       answer: "Tu respuesta",
       sendAnswer: "Enviar la respuesta",
       answered: (words) => `Respondiste: “${words}”`,
@@ -649,6 +650,19 @@ export const es: FamilyLanguage = {
     "less than 1": "menos de 1",
     "{0} of {1}": "{0} de {1}",
     "Entries closed at the end of {0}.": "Los envíos se cerraron al final del {0}.",
+    "The reveal is up: {0}": "Ya se ve lo que encontraron todos: {0}",
+    "What everybody found together is shown at {0}": "Lo que encontraron todos juntos se ve en {0}",
+    "Entries close on {0}: {1}": "Los envíos se cierran el {0}: {1}",
+    "Entries close at the end of {0}. Until then you can add a version or put a number right behind your private link. What you have sent counts as it is.":
+      "Los envíos se cierran al final del {0}. Hasta entonces puedes añadir una versión o corregir un número con tu enlace privado. Lo que ya enviaste cuenta tal como está.",
+    "Thank you for what you measured: {0}": "Gracias por lo que mediste: {0}",
+    "What you measured has come in. Somebody of the house looks at it before it counts. Behind your private link you can put it right until the end of {0}, and take it out or erase it at any time.":
+      "Lo que mediste ha llegado. Alguien de la casa lo mira antes de que cuente. Con tu enlace privado puedes corregirlo hasta el final del {0}, y retirarlo o borrarlo cuando quieras.",
+    "What you measured has come in. Somebody of the house looks at it before it counts. Behind your private link you can put it right, take it out, or erase it.":
+      "Lo que mediste ha llegado. Alguien de la casa lo mira antes de que cuente. Con tu enlace privado puedes corregirlo, retirarlo o borrarlo.",
+    "A question about what you measured": "Una pregunta sobre lo que mediste",
+    "Answer it behind your private link. The house doesn't have that link: only you do.":
+      "Respóndela con tu enlace privado. La casa no tiene ese enlace: solo lo tienes tú.",
     "Entries open on {0}.": "Los envíos se abren el {0}.",
     ", {0} by {1}": ", {0} por {1}",
     "{0} of": "{0} de",

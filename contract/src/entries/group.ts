@@ -1,6 +1,7 @@
 import type { SheetDoc } from "../runs/public.ts";
 import type { ConsentVersion } from "./consent.ts";
 import type { AgeBand, EntryDoc, VersionInput } from "./entry.ts";
+import type { LetterDoc } from "./letters.ts";
 
 /** Builders on one group sheet. */
 export const mostBuilders = 60;
@@ -33,4 +34,6 @@ export interface GroupReceipt {
 export interface GroupDoc {
   readonly sheet: SheetDoc;
   readonly entries: readonly EntryDoc[];
+  /** What its leader was written, the newest first. */
+  readonly letters: readonly LetterDoc[];
 }

@@ -1,6 +1,7 @@
 import type { Interval, LineSource, RunKind, UnitChoice } from "@lampcrate/core";
 import type { ConsentDoc } from "../entries/consent.ts";
 import type { EntryDoc, PictureKind } from "../entries/entry.ts";
+import type { LetterDoc } from "../entries/letters.ts";
 import type { BriefDoc, HintRung } from "./brief.ts";
 import type { Scoring } from "./run.ts";
 
@@ -74,6 +75,8 @@ export interface MineDoc {
   /** Whether an adult agreed to pictures being shown. */
   readonly photo: boolean;
   readonly consents: readonly ConsentDoc[];
+  /** What its family was written, the newest first; questions stand with the entry. */
+  readonly letters: readonly LetterDoc[];
 }
 
 /** One builder's story, by alias. */

@@ -61,6 +61,18 @@ export function keptUntil({ revealOn, closesOn }: Pick<RunDays, "revealOn" | "cl
   return from === null ? null : addDays(from, keepingDays);
 }
 
+/** Days on which families are reminded that entries close, in order; nobody is reminded before there is anything to send to. */
+export function reminderDays(
+  { opensOn, closesOn }: Pick<RunDays, "opensOn" | "closesOn">,
+  remindDays: readonly number[],
+): readonly string[] {
+  if (closesOn === null) return [];
+  return remindDays
+    .map((n) => addDays(closesOn, -n))
+    .filter((day) => opensOn === null || day > opensOn)
+    .sort();
+}
+
 /** Entries to be looked at in all: what has come, or the share of the builders likely to come that sends in, if that is more. */
 function expectedEntries({ came, heads, sessions }: RunDays, { returns }: Gathering): number {
   const held = sessions.filter(({ cancelled }) => !cancelled).map((session) => session.heads);
@@ -94,8 +106,7 @@ export function runSteps(run: RunDays, today: string, { keepingDays, gathering, 
         );
   return {
     publish,
-    // Nobody is reminded before there is anything to send to.
-    remind: (forward?.remind ?? []).filter((day) => opensOn === null || day > opensOn).sort(),
+    remind: reminderDays(run, gathering.remindDays),
     sift: forward && { from: forward.siftFrom, to: forward.siftTo, entries },
     reveal: revealOn ?? forward?.reveal ?? null,
     revealFrom: forward?.reveal ?? null,

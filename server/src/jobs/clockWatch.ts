@@ -45,7 +45,7 @@ export class ClockWatch {
 function jumpWords(jump: number, atStart: boolean): string {
   const days = Math.round(Math.abs(jump) / dayMs);
   const far = `${days} ${days === 1 ? "day" : "days"} ${jump > 0 ? "ahead of" : "behind"}`;
-  return `The server's clock is ${far} ${atStart ? "when this house last ran" : "where it should be"}. Nothing is erased until a planner says that it is right, or it has gone evenly for seven days.`;
+  return `The server's clock is ${far} ${atStart ? "when this house last ran" : "where it should be"}. Nothing is erased and no letter is written until a planner says that it is right, or it has gone evenly for seven days.`;
 }
 
 /** Why erasing waits; null while the clock is trusted. */

@@ -2,7 +2,19 @@ import { setImmediate as nextTurn } from "node:timers/promises";
 import { keptUntil } from "@lampcrate/core";
 import { and, asc, count, eq, isNotNull, like, ne, sql } from "drizzle-orm";
 import type { Store } from "../db/open.ts";
-import { ask, correction, entry, erasingNotice, house, picture, run, siftDecision, undoStep, version } from "../db/schema/index.ts";
+import {
+  ask,
+  correction,
+  entry,
+  erasingNotice,
+  house,
+  letterTo,
+  picture,
+  run,
+  siftDecision,
+  undoStep,
+  version,
+} from "../db/schema/index.ts";
 import type { Deps } from "../deps.ts";
 import { dropEmptyGroups, eraseEntries, forget } from "../services/entries/erasing.ts";
 import { goFrom } from "../services/entries/retention.ts";
@@ -111,6 +123,7 @@ function anonymise(db: Store, runId: string, rows: readonly { readonly id: strin
       .run();
     db.update(version).set({ changed: "", madeOf: "", pictures: [] }).where(eq(version.entryKey, key)).run();
     db.delete(ask).where(eq(ask.entryKey, key)).run();
+    db.delete(letterTo).where(eq(letterTo.entryKey, key)).run();
     db.delete(picture).where(eq(picture.entryKey, key)).run();
     db.update(siftDecision).set({ why: "" }).where(eq(siftDecision.entryId, id)).run();
     db.delete(correction).where(eq(correction.entryId, id)).run();

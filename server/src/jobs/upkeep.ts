@@ -8,6 +8,7 @@ import { ClockWatch } from "./clockWatch.ts";
 import { runJob } from "./job.ts";
 import { keepFresh } from "./keepFresh.ts";
 import { keepPromises } from "./keepPromises.ts";
+import { keepWriting } from "./keepWriting.ts";
 
 const hourMs = 3600_000;
 
@@ -36,13 +37,14 @@ export function startUpkeep(deps: Served, settings: UpkeepSettings): Upkeep {
   hourly();
   const timer = setInterval(hourly, hourMs).unref();
   const endRefreshing = keepFresh(deps);
+  const endWriting = keepWriting(deps, watch);
   void replica?.start();
   return {
     backups,
     replica,
     end: async () => {
       clearInterval(timer);
-      await Promise.all([endRefreshing(), replica?.stop()]);
+      await Promise.all([endRefreshing(), endWriting(), replica?.stop()]);
     },
   };
 }

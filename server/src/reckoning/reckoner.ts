@@ -26,7 +26,7 @@ export function reckonHere(db: Database, data: string): Reckoner {
 }
 
 /** Papers wait for papers, not findings for papers. */
-const onPaper: readonly TaskName[] = ["labels", "packingList", "templates", "order", "trialsCsv", "backup"];
+const onPaper: readonly TaskName[] = ["labels", "packingList", "templates", "order", "trialsCsv", "mailbox", "backup"];
 
 const printerIdleMs = 30_000;
 

@@ -17,6 +17,7 @@ import { builderPage, findingsAhead, findingsDoc } from "../services/findings/fi
 import { learnedDoc } from "../services/findings/learned.ts";
 import { revealOf, revealPage } from "../services/findings/reveal.ts";
 import { houseDoc } from "../services/house/house.ts";
+import { mailboxPart } from "../services/outbox/mail.ts";
 import { calendarPapers } from "../services/runs/calendarPapers.ts";
 import { runSheetPapers } from "../services/runs/runSheetPapers.ts";
 import { cratePapers } from "../services/store/cratePapers.ts";
@@ -50,6 +51,7 @@ export const tasks = {
   ahead: ({ db, digests }: Reading, _: Readonly<Record<string, never>>) => findingsAhead(db, digests),
   refresh: ({ digests }: Reading, { most }: { readonly most: number }) => digests.refreshSome(most),
   trialsCsv: ({ db }: Reading, { runId, after }: OfRun & { readonly after: number }) => trialsCsvPart(db, runId, after),
+  mailbox: ({ db }: Reading, { runId, after }: OfRun & { readonly after: number }) => mailboxPart(db, runId, after),
   labels: ({ db }: Reading, { runId, session, sheet, skip }: OfCrate & { readonly sheet: LabelSheetId; readonly skip: number }) =>
     labelsPdf(cratePapers(db, runId, session), sheet, skip),
   packingList: ({ db }: Reading, { runId, session }: OfCrate) => packingListPdf(cratePapers(db, runId, session)),

@@ -5,6 +5,7 @@ import { useSearchParams } from "react-router";
 import { Button } from "../pieces/Button.tsx";
 import { FocusIn } from "../pieces/FocusIn.tsx";
 import { useKeys } from "../pieces/keys.ts";
+import { LinkButton } from "../pieces/LinkButton.tsx";
 import { Opening } from "../pieces/Opening.tsx";
 import { useBriefWork } from "../work/RunContext.ts";
 import { StepDesk } from "../work/StepDesk.tsx";
@@ -97,6 +98,9 @@ function Entries({ sifting, whyBox, onKeyIn, onTogether }: EntriesProps) {
               Key in one from paper
             </Button>
           ) : null}{" "}
+          <LinkButton type="text" size="small" to={`/run/${run.id}/outbox`}>
+            Letters
+          </LinkButton>{" "}
           <kbd>a</kbd> accept <kbd>s</kbd> set aside <kbd>k</kbd> ask <kbd>u</kbd> undo <kbd>↑</kbd> <kbd>↓</kbd> move
         </span>
       </div>

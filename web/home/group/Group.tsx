@@ -8,6 +8,7 @@ import { focused } from "../focused.ts";
 import { useFragment } from "../fragment.ts";
 import { LinkQr } from "../logbook/LinkQr.tsx";
 import { EraseSurely } from "../mine/EraseSurely.tsx";
+import { Letters } from "../mine/Letters.tsx";
 import { groupQuery } from "../queries.ts";
 import { Trouble } from "../Trouble.tsx";
 import { groupTotals } from "./totals.ts";
@@ -51,6 +52,7 @@ function OpenGroup({ group, secret, onErased }: { readonly group: GroupDoc; read
           <p key={line}>{i === 0 ? <strong>{line}</strong> : line}</p>
         ))}
       </div>
+      <Letters letters={group.letters} code={sheet.code} />
       <Builders group={group} totals={totals} secret={secret} />
       <Ways withdrawn={entries.every(({ state }) => state === "withdrawn")} secret={secret} onErased={onErased} />
       <div className="buttons">

@@ -208,12 +208,3 @@ export const ask = sqliteTable(
   },
   (t) => [index("ask_entry").on(t.entryKey)],
 );
-
-/** Mail that would be sent: nothing ever leaves the application. */
-export const outbox = sqliteTable("outbox", {
-  id: integer("id").primaryKey({ autoIncrement: true }),
-  to: text("to").notNull(),
-  subject: text("subject").notNull(),
-  body: text("body").notNull(),
-  at: integer("at").notNull(),
-});

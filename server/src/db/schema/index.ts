@@ -2,6 +2,7 @@
 export * from "./brief.ts";
 export * from "./entry.ts";
 export * from "./house.ts";
+export * from "./letter.ts";
 export * from "./material.ts";
 export * from "./run.ts";
 export * from "./store.ts";

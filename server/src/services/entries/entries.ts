@@ -7,6 +7,7 @@ import type { Deps } from "../../deps.ts";
 import { Problem, stale } from "../../http/problem.ts";
 import { trail } from "../house/audit.ts";
 import { houseZone } from "../house/house.ts";
+import { lettersToEntry } from "../outbox/outbox.ts";
 import type { RunRow } from "../runs/runs.ts";
 import { entryDoor, sheetDoc } from "../runs/sheet.ts";
 import { hashOf } from "../secrets.ts";
@@ -56,6 +57,7 @@ function mineDoc(db: Store, row: EntryRow, of: RunRow, now: number): MineDoc {
     sheet: sheetDoc(db, of, now, row.briefVersion),
     photo: photoConsent(db, row.key),
     consents: consentDocs(db, row.key),
+    letters: lettersToEntry(db, row.key),
   };
 }
 

@@ -5,6 +5,7 @@ import { entry, groupSheet, run } from "../../db/schema/index.ts";
 import type { Deps } from "../../deps.ts";
 import { Problem } from "../../http/problem.ts";
 import { trail } from "../house/audit.ts";
+import { lettersToGroup } from "../outbox/outbox.ts";
 import type { RunRow } from "../runs/runs.ts";
 import { sheetDoc } from "../runs/sheet.ts";
 import { hashOf } from "../secrets.ts";
@@ -39,7 +40,11 @@ export function groupOf(deps: Deps, secret: string): GroupDoc {
   const { group, of } = byGroupLink(deps.db, secret);
   const rows = rowsOf(deps.db, group.id);
   const entries = entryDocs(deps.db, of, rows);
-  return { sheet: sheetDoc(deps.db, of, deps.clock(), rows[0]?.briefVersion ?? of.publishedVersion), entries };
+  return {
+    sheet: sheetDoc(deps.db, of, deps.clock(), rows[0]?.briefVersion ?? of.publishedVersion),
+    entries,
+    letters: lettersToGroup(deps.db, group.id),
+  };
 }
 
 /** Takes a whole group out of everything but its links, or puts it back to the sifter. */
