@@ -1,4 +1,4 @@
-import { setImmediate as nextTurn } from "node:timers/promises";
+import { setTimeout as pause } from "node:timers/promises";
 import { addDays, dateOf, instantOf, reminderDays, startOfDay } from "@lampcrate/core";
 import { languageIds } from "@lampcrate/words";
 import { and, asc, eq, gt, inArray, isNotNull, isNull, lt, notExists, type SQL, sql } from "drizzle-orm";
@@ -11,8 +11,9 @@ import { houseDoc, isEmpty } from "../house/house.ts";
 import type { RunRow } from "../runs/runs.ts";
 import { letterOf, type ManyKind } from "./letterWords.ts";
 
-/** Letters in one transaction: others are served in between. */
-const batch = 500;
+/** Letters in one transaction, and the pause before the next, ms: whoever sends an entry meanwhile is served in between. */
+const batch = 100;
+const pauseMs = 20;
 
 /** Nobody is thanked for what came longer ago than this, nor told of a reveal that has been up so long: a house that was away, or has just got letters. */
 const lateDays = 14;
@@ -72,45 +73,53 @@ const stands = inArray(entry.state, ["waiting", "accepted", "set aside"]);
 
 async function writeOne({ db }: Pick<Deps, "db">, row: RunRow, due: Due, now: number): Promise<number> {
   let sum = 0;
-  for (const language of languageIds)
-    for (let count = batch; count === batch; sum += count) {
-      count = db.transaction((tx) => writeSome(tx, row, due, language, now));
-      if (count === batch) await nextTurn();
+  for (const language of languageIds) {
+    for (let last: number | null = 0; last !== null; ) {
+      const some: { count: number; last: number | null } = db.transaction((tx) =>
+        writeToFamilies(tx, row, due, { language, now, after: last ?? 0 }),
+      );
+      sum += some.count;
+      last = some.last;
+      if (last !== null) await pause(pauseMs);
     }
+    sum += db.transaction((tx) => writeToLeaders(tx, row, due, language, now));
+  }
   return sum;
 }
 
-/** Writes to some who have no such letter yet, in one language. */
-function writeSome(db: Store, row: RunRow, { kind, dueOn, after, before }: Due, language: string, now: number): number {
-  const alike = db
-    .select({ id: letter.id })
-    .from(letter)
-    .where(and(eq(letter.runId, row.id), eq(letter.kind, kind), eq(letter.dueOn, dueOn)));
-  const hasOne = (whose: SQL): SQL =>
-    notExists(
-      db
-        .select({ one: sql`1` })
-        .from(letterTo)
-        .where(and(whose, inArray(letterTo.letterId, alike))),
-    );
-  const sent = and(gt(entry.sentAt, after - 1), lt(entry.sentAt, before));
+interface Batch {
+  readonly language: string;
+  readonly now: number;
+  /** The place of the entry after which it begins. */
+  readonly after: number;
+}
+
+/** Writes to some families who have no such letter yet; gives how many, and where the next begin, null after the last. */
+function writeToFamilies(db: Store, row: RunRow, due: Due, { language, now, after }: Batch): { count: number; last: number | null } {
   const families = db
     .select({ entryKey: entry.key })
     .from(entry)
     .where(
       and(
         eq(entry.runId, row.id),
+        gt(entry.key, after),
         stands,
         isNotNull(entry.linkHash),
         isNull(entry.groupId),
         eq(entry.language, language),
-        sent,
-        hasOne(eq(letterTo.entryKey, entry.key)),
+        sentFor(due),
+        hasNone(db, row, due, eq(letterTo.entryKey, entry.key)),
       ),
     )
     .orderBy(asc(entry.key))
     .limit(batch)
     .all();
+  writeTo(db, row, due, language, families, now);
+  return { count: families.length, last: families.length === batch ? (families.at(-1)?.entryKey ?? null) : null };
+}
+
+/** Writes to leaders of groups who have no such letter yet; gives how many. */
+function writeToLeaders(db: Store, row: RunRow, due: Due, language: string, now: number): number {
   const leaders = db
     .select({ groupId: groupSheet.id })
     .from(groupSheet)
@@ -121,21 +130,39 @@ function writeSome(db: Store, row: RunRow, { kind, dueOn, after, before }: Due, 
         stands,
         isNotNull(groupSheet.linkHash),
         eq(entry.language, language),
-        sent,
-        hasOne(eq(letterTo.groupId, groupSheet.id)),
+        sentFor(due),
+        hasNone(db, row, due, eq(letterTo.groupId, groupSheet.id)),
       ),
     )
     .groupBy(groupSheet.id)
-    .limit(batch - families.length)
     .all();
-  const to = [...families.map(({ entryKey }) => ({ entryKey })), ...leaders.map(({ groupId }) => ({ groupId }))];
-  if (to.length === 0) return 0;
-  const letterId = letterFor(db, row, { kind, dueOn }, language);
-  for (const one of to)
-    db.insert(letterTo)
-      .values({ letterId, at: now, ...one })
-      .run();
-  return to.length;
+  writeTo(db, row, due, language, leaders, now);
+  return leaders.length;
+}
+
+const sentFor = ({ after, before }: Due): SQL | undefined => and(gt(entry.sentAt, after - 1), lt(entry.sentAt, before));
+
+function hasNone(db: Store, row: RunRow, { kind, dueOn }: Due, whose: SQL): SQL {
+  const alike = db
+    .select({ id: letter.id })
+    .from(letter)
+    .where(and(eq(letter.runId, row.id), eq(letter.kind, kind), eq(letter.dueOn, dueOn)));
+  return notExists(
+    db
+      .select({ one: sql`1` })
+      .from(letterTo)
+      .where(and(whose, inArray(letterTo.letterId, alike))),
+  );
+}
+
+type Addressee = { readonly entryKey: number } | { readonly groupId: string };
+
+function writeTo(db: Store, row: RunRow, due: Due, language: string, to: readonly Addressee[], now: number): void {
+  if (to.length === 0) return;
+  const letterId = letterFor(db, row, due, language);
+  db.insert(letterTo)
+    .values(to.map((one) => ({ letterId, at: now, ...one })))
+    .run();
 }
 
 /** The letter's id; it is worded when the first is written, and stays so. */
