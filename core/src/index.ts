@@ -94,6 +94,7 @@ export type * from "./floor/dropIn.ts";
 export { quarterMin, stopMin } from "./floor/dropIn.ts";
 export * from "./floor/dropInErrors.ts";
 export * from "./floor/live/ahead.ts";
+export * from "./floor/live/checkResult.ts";
 export * from "./floor/live/floorNow.ts";
 export * from "./floor/live/forecast.ts";
 export * from "./floor/live/learn.ts";

@@ -1,14 +1,17 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import {
+  checkResult,
   type DropIn,
   dayFromPast,
   dropInErrors,
   type FloorForecast,
+  families,
   floorDayOf,
   floorNow,
   kitsAhead,
   lineWaits,
+  startValues,
   type Tap,
   type TapBody,
   testMinutes,
@@ -28,6 +31,28 @@ const tap = (min: number, body: TapBody, by = "A", id = nextId()): Tap => ({
   body,
 });
 const result = (unit: string, value: number): TapBody => ({ kind: "result", unit, raw: `${value}`, value, outcome: "number" });
+
+describe("a result of the floor", () => {
+  const family = families.descent;
+  const brief = { spec: startValues(family.spec), design: startValues(family.design) };
+
+  it("is asked about as an entry's is from home, with the slip that may have been made", () => {
+    expect(checkResult(family, brief, { raw: "1.4 s", outcome: "number" })).toEqual({ flag: null, offers: [] });
+    const slip = checkResult(family, brief, { raw: "14 s", outcome: "number" });
+    expect(slip.flag).toBe("impossible");
+    expect(slip.offers.map(({ value }) => value.toFixed(6))).toContain("1.400000");
+  });
+
+  it("without a number, or that can't be read, is never flagged", () => {
+    for (const [raw, outcome] of [
+      ["14 s", "failed"],
+      ["14 s", "rung"],
+      ["", "passed"],
+      ["far", "number"],
+    ] as const)
+      expect(checkResult(family, brief, { raw, outcome })).toEqual({ flag: null, offers: [] });
+  });
+});
 
 describe("a floor from its taps", () => {
   it("a team takes a kit a party, builders one each; labels name tablet, party and place", () => {

@@ -77,6 +77,11 @@ test("a team goes from building by the line and a rig to its result, and builds 
   await floor.getByRole("button", { name: "Result of A1 at rig 1" }).click();
   const pad = floor.getByRole("dialog");
   await expect(pad.getByRole("button", { name: "Keep it" })).toBeDisabled();
+  // A slip is asked about as a family's is; nobody is kept from keeping it.
+  for (const key of ["9", "9", "9", "9", "9", "9"]) await pad.getByRole("button", { name: key, exact: true }).click();
+  await expect(pad.getByRole("status").filter({ hasText: "can't happen with these numbers" })).toBeVisible();
+  await expect(pad.getByRole("button", { name: "Keep 999999 g" })).toBeEnabled();
+  for (let i = 0; i < 6; i += 1) await pad.getByRole("button", { name: "Delete the last digit" }).click();
   for (const key of ["4", "2", "0"]) await pad.getByRole("button", { name: key, exact: true }).click();
   await pad.getByRole("checkbox", { name: /signed for a photo/ }).check();
   await pad.getByRole("button", { name: "Keep 420 g" }).click();

@@ -1,5 +1,5 @@
 import type { FloorDoc } from "@lampcrate/contract";
-import { type DropIn, type DropInReport, type FloorNow, familyOfBrief, quantileOf, showQuantity } from "@lampcrate/core";
+import { checkResult, type DropIn, type DropInReport, type FloorNow, familyOfBrief, quantileOf, showQuantity } from "@lampcrate/core";
 import { useQuery } from "@tanstack/react-query";
 import { useParams } from "react-router";
 import { rehearseDoor } from "../../shared/compute/rehearseDoor.ts";
@@ -115,8 +115,11 @@ function resultsSaid({ brief, run }: FloorDoc, floor: FloorNow): string {
   const family = familyOfBrief(brief);
   const goal = family.goal(brief.spec);
   const [measure] = family.measures(brief.spec);
+  let impossible = 0;
   const best = floor.units.flatMap(({ results }) => {
-    const values = results.flatMap(({ value, outcome }) => (value !== null && outcome !== "failed" && outcome !== "rung" ? [value] : []));
+    const stand = results.filter((result) => checkResult(family, brief, result).flag !== "impossible");
+    impossible += results.length - stand.length;
+    const values = stand.flatMap(({ value, outcome }) => (value !== null && outcome !== "failed" && outcome !== "rung" ? [value] : []));
     return values.length === 0 ? [] : [goal.better === "more" ? Math.max(...values) : Math.min(...values)];
   });
   const tested = floor.units.filter(({ results }) => results.length > 0).length;
@@ -128,6 +131,8 @@ function resultsSaid({ brief, run }: FloorDoc, floor: FloorNow): string {
     best.sort((a, b) => a - b),
     0.5,
   );
+  const leftOut =
+    impossible === 0 ? "" : ` ${impossible} ${impossible === 1 ? "result that can't be is" : "results that can't be are"} left out.`;
   const met = best.filter((value) => (goal.better === "more" ? value >= goal.value : value <= goal.value)).length;
-  return `${tested} tested: half of them ${showQuantity(middle, measure?.dimension ?? "count", run.units)} or ${goal.better === "more" ? "more" : "less"} at best, and ${met} met the goal.`;
+  return `${tested} tested: half of them ${showQuantity(middle, measure?.dimension ?? "count", run.units)} or ${goal.better === "more" ? "more" : "less"} at best, and ${met} met the goal.${leftOut}`;
 }

@@ -1,7 +1,8 @@
 import type { FloorDoc } from "@lampcrate/contract";
-import { type FloorUnit, familyOfBrief, readTrial, refusalWords, type TapOutcome } from "@lampcrate/core";
+import { checkResult, type FloorUnit, familyOfBrief, readTrial, refusalWords, type TapOutcome } from "@lampcrate/core";
 import { Checkbox, Modal } from "antd";
 import { Button } from "../pieces/Button.tsx";
+import { ResultCheck } from "./ResultCheck.tsx";
 import { useLanding } from "./useLanding.tsx";
 
 interface Kept {
@@ -22,12 +23,15 @@ const keys = ["1", "2", "3", "4", "5", "6", "7", "8", "9", ".", "0"] as const;
 
 /** A unit's result by a number pad, in the brief's own unit, or a plain answer. */
 export function ResultDialog({ doc, unit, onKeep, onPhoto, onClose }: ResultDialogProps) {
-  const [measure] = familyOfBrief(doc.brief).measures(doc.brief.spec);
+  const family = familyOfBrief(doc.brief);
+  const [measure] = family.measures(doc.brief.spec);
   const { raw, setRaw, fromBench } = useLanding(measure);
   if (!measure) return null;
   const read = raw === "" ? null : readTrial(raw, measure);
   const trouble = read && !read.ok ? refusalWords(read.reason, raw, { dimension: measure.dimension, defaultUnit: measure.unit }) : null;
-  const keep = (outcome: TapOutcome): void => onKeep({ raw: said(raw, measure.unit), value: read?.ok ? read.si : null, outcome });
+  const tapped = { raw: said(raw, measure.unit), outcome: "number" } as const;
+  const verdict = read?.ok ? checkResult(family, doc.brief, tapped) : undefined;
+  const keep = (outcome: TapOutcome): void => onKeep({ raw: tapped.raw, value: read?.ok ? read.si : null, outcome });
   const hasNumber = !measure.rungs && !measure.numberless;
   return (
     <Modal open centered width={420} title={`${unit.label}: ${measure.words}`} footer={null} onCancel={onClose} className="floor-dialog">
@@ -52,8 +56,12 @@ export function ResultDialog({ doc, unit, onKeep, onPhoto, onClose }: ResultDial
               del
             </Button>
           </div>
+          {/* Below the pad: a digit must not move away from under a thumb. */}
+          {read?.ok && verdict ? (
+            <ResultCheck verdict={verdict} si={read.si} measure={measure} units={doc.run.units} onTake={(next) => setRaw(() => next)} />
+          ) : null}
           <Button type="primary" className="floor-key wide" disabled={!read?.ok} onClick={() => keep("number")}>
-            Keep {read?.ok ? said(raw, measure.unit) : "it"}
+            Keep {read?.ok ? tapped.raw : "it"}
           </Button>
         </>
       ) : null}
