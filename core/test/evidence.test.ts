@@ -93,7 +93,7 @@ describe("prediction against outcome", () => {
 
   it("says what it can without a prediction, or without a value", () => {
     expect(words(null, [2])).toBe("The middle of 1 first tries is 2 s; nothing was predicted.");
-    expect(words(band(2, 2), [])).toBe("Nobody's first build has a number yet.");
+    expect(words(band(2, 2), [])).toBe("No first build came to an exact number.");
   });
 });
 

@@ -122,6 +122,26 @@ describe("a run's findings", () => {
     expect(declaredWords(family.variables[0], "spinner", "metric")).toBe("two spinning wings");
   });
 
+  it("leaves out what another choice that was declared rules out, but not what stands beside one that nobody declared", () => {
+    const landing = families.landing;
+    const drop = startValues(landing.spec);
+    const of = (canopy: Record<string, string>): string | undefined => {
+      const versions = [0.3, 0.45].map(
+        (canopyM, i) =>
+          ({
+            number: i + 1,
+            role: "build",
+            variables: { ...canopy, canopyM },
+            place: "indoors",
+            instrument: "tape",
+            trials: numbers([1, 1.1]),
+          }) as const,
+      );
+      return runFindings(landing, drop, [{ id: "a", alias: "a", versions }]).comparisons[0]?.result.comparison.kind;
+    };
+    expect([of({ canopy: "square" }), of({}), of({ canopy: "none" })]).toEqual(["fair test", "fair test", "repeat"]);
+  });
+
   it("counts what still held for goal and best, as at least so much, and gives no ratio of it", () => {
     const held: FindingEntry = {
       ...clear,

@@ -10,7 +10,7 @@ import {
 import { seedOf, uniformAt, wholeBelow } from "@lampcrate/core";
 
 /** About normal noise, sd 1: twelve uniforms less six. */
-function noise(seed: number, draw: number): number {
+export function noise(seed: number, draw: number): number {
   let sum = -6;
   for (let place = 0; place < 12; place += 1) sum += uniformAt(seed, draw, place);
   return sum;
@@ -18,14 +18,14 @@ function noise(seed: number, draw: number): number {
 
 const ages: readonly AgeBand[] = ["6 to 8", "9 to 11", "9 to 11", "mixed", "12 to 15"];
 
-const trial = (raw: string | null, instrument: string, seen: readonly string[] = []): TrialInput => ({
+export const trial = (raw: string | null, instrument: string, seen: readonly string[] = []): TrialInput => ({
   ...blankTrial(instrument),
   outcome: raw === null ? "failed" : "number",
   raw,
   seen,
 });
 
-function entry(name: string, told: readonly VersionInput[], said = ""): EntryInput {
+export function entry(name: string, told: readonly VersionInput[], said = ""): EntryInput {
   const seed = seedOf("demo", name);
   // One family in four sends a photo of what it built last.
   const id = `demo-photo-${name}-`.padEnd(24, "0");
@@ -48,7 +48,7 @@ function entry(name: string, told: readonly VersionInput[], said = ""): EntryInp
   };
 }
 
-const version = (
+export const version = (
   changed: string,
   variables: VersionInput["variables"],
   trials: readonly TrialInput[],

@@ -1,4 +1,4 @@
-import { addDays, type HeadsModel, kitCut, type RunKind, usualDay, usualGathering, usualTimes } from "@lampcrate/core";
+import { usualDay, usualGathering, usualTimes } from "@lampcrate/core";
 import {
   addMaterial,
   addStaff,
@@ -15,10 +15,12 @@ import { pino } from "pino";
 import { boardwalk, raft, spinner } from "./briefs.ts";
 import { DemoDays, zone } from "./calendar.ts";
 import { boardwalkCounts } from "./counts.ts";
+import { gatherDrops } from "./drops.ts";
 import { boardwalkEntry, patrol, spinnerEntry } from "./entries.ts";
-import { type MaterialKey, materials, type PersonKey, people, rooms } from "./house.ts";
-import { houseTrialsOf, ownSpinner } from "./houseTrials.ts";
-import { DemoRuns } from "./runs.ts";
+import { type MaterialKey, materials, people, rooms } from "./house.ts";
+import { ownSpinner } from "./houseTrials.ts";
+import { atHome, DemoRuns } from "./runs.ts";
+import { beginFromShelf, pickUp } from "./shelf.ts";
 import { stockHistory } from "./store.ts";
 
 /** What signs in to the demo. */
@@ -133,6 +135,8 @@ export async function loadDemo(folder: string, now: number, url: string): Promis
     now - day / 5,
   );
 
+  await gatherDrops(run, days, now);
+
   const rescue = run.make(
     "Reed Raft Rescue",
     "visiting group",
@@ -164,33 +168,7 @@ export async function loadDemo(folder: string, now: number, url: string): Promis
   run.floor(walk, 1);
   for (const [i, count] of boardwalkCounts.entries()) run.count(walk, i, count);
   run.setClockTo(now - 5 * day);
-  for (const [starter, title, kind, week, roomId] of fromTheShelf) {
-    const closing = starter === "canopy-ladder" ? 56 : 34;
-    const dates = { opensOn: days.saturday(week), closesOn: days.in(closing), revealOn: days.in(closing + 4) };
-    const id = run.fromStarter(starter, title, kind, dates);
-    if (roomId)
-      run.session(
-        id,
-        days.saturday(week),
-        "14:30",
-        roomId,
-        90,
-        { model: "forecast", low: 12, likely: 18, high: 26 },
-        "",
-        helpers[starter] ?? [],
-        { part: kind === "series" ? 1 : null },
-      );
-    if (starter === "canopy-ladder") restOfSeries(run, id, days);
-    if (starter === "marsh-glider") aroundTheGlider(run, id, days);
-    for (const trial of houseTrialsOf[starter] ?? []) run.tryFirst(id, trial);
-    // Its set-up begins before the boardwalk next door has been cleared: both need the house's scissors.
-    if (starter === "clip-flinger") {
-      run.addLine(id, { material: "scissors", per: "team", kind: "reusable", share: 0.5, loss: 0.2, source: "house" });
-      // A flag for where the seed lands: cut from what the boardwalk's decks leave of their card.
-      const cut = kitCut({ widthM: 0.08, heightM: 0.1 });
-      run.addLine(id, { material: "card", amount: 1, perRebuild: 0, spoilRate: 0.03, cut, standIn: "a postcard" });
-    }
-  }
+  beginFromShelf(run, days);
   // What was due each morning since entries first came in.
   for (let back = 36; back >= 0; back -= 1) {
     const morning = days.at(days.in(-back), "09:30");
@@ -202,53 +180,6 @@ export async function loadDemo(folder: string, now: number, url: string): Promis
   db.$client.close();
   release();
 }
-
-/** The nest's second and third day come after the winter rest: one to three weeks between them, as the planner wants it. */
-function restOfSeries(run: DemoRuns, id: string, days: DemoDays): void {
-  for (const [part, week] of [
-    [2, 5],
-    [3, 6],
-  ] as const)
-    run.session(
-      id,
-      days.saturday(week),
-      "14:30",
-      "weather-loft",
-      90,
-      { model: "forecast", low: 12, likely: 16, high: 24 },
-      "",
-      part === 2 ? ["rush-tern", "dune-pipit"] : [],
-      { part },
-    );
-  run.spread(id, { leastDays: 6, mostDays: 21 });
-}
-
-/** Built at home: bags on two days, and a story hour on line on the evenings before. */
-function aroundTheGlider(run: DemoRuns, id: string, days: DemoDays): void {
-  const opens = days.saturday(3);
-  for (const before of [4, 3, 2, 1])
-    run.session(id, addDays(opens, -before), "17:00", null, 30, atHome(0, 40), "Story hour", ["dune-pipit"], {
-      kind: "on line",
-      setUpMin: 15,
-      tearDownMin: 0,
-    });
-  run.session(id, opens, "10:30", "library-corner", 150, atHome(24, 10), "Bags out", ["fen-plover"], pickUp);
-  run.session(id, addDays(opens, 1), "10:30", "library-corner", 150, atHome(16, 6), "Bags out", ["moss-lark"], pickUp);
-}
-
-const pickUp = { kind: "pick-up", setUpMin: 30, tearDownMin: 15 } as const;
-
-/** Runs that the planner has begun from the shelf: none is published yet. */
-const fromTheShelf: readonly (readonly [starter: string, title: string, kind: RunKind, week: number, room: string | null])[] = [
-  ["canopy-ladder", "Storm-Proof Nest", "series", 3, "weather-loft"],
-  ["clip-flinger", "Seed Flinger", "workshop", 1, "weather-loft"],
-  ["breath-tube", "Spore Puffer", "drop-in", 2, null],
-  ["marsh-glider", "Marsh Glider", "at-home", 3, null],
-  ["raindrop-relay", "Raindrop Relay", "drop-in", 4, null],
-  ["gust-cart", "Gust Cart", "workshop", 2, "weather-loft"],
-  ["heron-lookout", "Heron Lookout", "workshop", 4, "weather-loft"],
-  ["sheet-test", "What Will Hold?", "series", 2, null],
-];
 
 /** A Saturday of the boardwalk as it was rehearsed. */
 const saturday = usualDay({
@@ -264,16 +195,6 @@ const saturday = usualDay({
   rebuildChance: 0.3,
   mostRebuilds: 2,
 });
-
-/** Who is on them; where nobody is named nobody has been asked yet. */
-const helpers: Readonly<Record<string, readonly PersonKey[]>> = {
-  "canopy-ladder": ["rush-tern", "ivy-curlew", "dune-pipit"],
-  // Fen Plover is still clearing up the drop-in next door when this begins.
-  "clip-flinger": ["fen-plover", "ivy-curlew"],
-  "gust-cart": ["rush-tern", "dune-pipit"],
-};
-
-const atHome = (asked: number, more: number): HeadsModel => ({ model: "atHome", asked, takeUp: 0.9, more });
 
 async function makeHouse(deps: Deps, days: DemoDays, url: string): Promise<Person> {
   const id = await setUp(deps, {

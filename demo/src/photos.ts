@@ -12,12 +12,11 @@ const scale = 2600;
  * A made-up photo of a version, drawn by this script: the build on a kitchen table under a lamp, with a ruler beside it.
  * JPEG; the same at every load.
  */
-export function photoOf(kind: "spinner" | "boardwalk", name: string, { variables }: VersionInput): Promise<Buffer> {
+export function photoOf(name: string, { variables }: VersionInput): Promise<Buffer> {
   const seed = seedOf("photo", name);
   const wood = 24 + 14 * uniformAt(seed, 0, 0);
   const turn = -14 + 28 * uniformAt(seed, 1, 0);
-  const build =
-    kind === "spinner" ? spinner(Number(variables["sizeM"] ?? 0.07), hueOf(seed)) : boardwalk(String(variables["form"]), hueOf(seed));
+  const build = drawn(variables, hueOf(seed));
   const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}" viewBox="0 0 ${width} ${height}">
   <defs>
     <radialGradient id="lamp" cx="0.3" cy="0.2" r="1"><stop offset="0" stop-color="#fff3d0" stop-opacity="0.55"/><stop offset="1" stop-color="#201408" stop-opacity="0.45"/></radialGradient>
@@ -44,6 +43,38 @@ function boards(seed: number, hue: number): string {
 }
 
 const hueOf = (seed: number): number => wholeBelow(12, seed, 2) * 30;
+
+function drawn(variables: VersionInput["variables"], hue: number): string {
+  const { form, wallM, canopyM, sizeM } = variables;
+  if (form !== undefined) return boardwalk(String(form), hue);
+  if (wallM !== undefined) return cabin(Number(wallM), hue);
+  if (canopyM !== undefined) return canopy(Number(canopyM), hue);
+  return spinner(Number(sizeM ?? 0.07), hue);
+}
+
+/** A cup on straw legs from the side, two riders looking over its wall. `wall` in m. */
+function cabin(wall: number, hue: number): string {
+  const [deep, wide] = [wall * scale, 0.07 * scale];
+  const leg = (x: number, foot: number): string =>
+    `<path d="M${x} ${deep} L${foot} ${deep + 150}" stroke="hsl(${hue} 70% 62%)" stroke-width="14"/>`;
+  const rider = (x: number): string =>
+    `<circle cx="${x}" cy="-6" r="38" fill="hsl(${(hue + 160) % 360} 60% 66%)" stroke="#5b5347" stroke-width="2"/>`;
+  return [
+    leg(-wide * 0.7, -wide * 1.3),
+    leg(0, 0),
+    leg(wide * 0.7, wide * 1.3),
+    rider(-44),
+    rider(44),
+    `<path d="M${-wide} 0 L${-wide * 0.8} ${deep} H${wide * 0.8} L${wide} 0 z" fill="hsl(${hue} 45% 86%)" stroke="#5b5347" stroke-width="3"/>`,
+  ].join("");
+}
+
+/** A square canopy laid flat, its lines drawn together to half an egg tray. `side` in m; drawn a third as large as it is. */
+function canopy(side: number, hue: number): string {
+  const half = (side * scale) / 6;
+  const lines = [-half, half].map((x) => `<path d="M${x} ${half * 0.4} L0 ${half + 150}" stroke="#5b5347" stroke-width="3"/>`).join("");
+  return `<path d="M${-half} ${-half} H${half} L${half * 0.94} ${half * 0.4} H${-half * 0.96} z" fill="hsl(${hue} 30% 90%)" stroke="#5b5347" stroke-width="2" opacity="0.9"/>${lines}<path d="M-90 ${half + 150} q30 46 60 0 q30 46 60 0 q30 46 60 0 v54 h-180 z" fill="#9c9389" stroke="#5b5347" stroke-width="2"/>`;
+}
 
 /** A wing spinner seen from above: two wings spread, a stem with a clip. `wing` in m. */
 function spinner(wing: number, hue: number): string {

@@ -42,6 +42,9 @@ import { photoOf } from "./photos.ts";
 /** A run's id from its title: the same at every load. */
 const runId = (title: string): string => `demo-${title.toLowerCase().replace(/[^a-z]+/g, "-")}`.slice(0, 40);
 
+/** Kits asked for beforehand, of which nine in ten are picked up, and some more who come by. */
+export const atHome = (asked: number, more: number): HeadsModel => ({ model: "atHome", asked, takeUp: 0.9, more });
+
 /** Does with the demo's runs what a planner and families would do, at the time they would. */
 export class DemoRuns {
   private readonly intake: Intake;
@@ -144,6 +147,18 @@ export class DemoRuns {
     saveSettings(this.deps, this.planner, id, { ...settingsOf(made), revision: made.revision, ...patch });
   }
 
+  /** Asks for one height alone, not for a ladder of them. */
+  oneSetting(id: string): void {
+    const { brief, briefRevision } = runDoc(this.deps.db, id, this.planner);
+    const doc = { ...brief, outcomes: { ...brief.outcomes, setting: null } };
+    saveBrief(this.deps, this.planner, id, { revision: briefRevision, brief: doc, words: "asked at one height" });
+  }
+
+  /** The rules of a run, as its families are asked about them. */
+  rulesOf(id: string): readonly string[] {
+    return runDoc(this.deps.db, id, this.planner).brief.rules.map(({ words }) => words);
+  }
+
   /** One more line in a run's kit. */
   addLine(id: string, line: DemoBrief["lines"][number]): void {
     const { brief, briefRevision } = runDoc(this.deps.db, id, this.planner);
@@ -205,8 +220,7 @@ export class DemoRuns {
 
   private async sendPictures({ secret, versions }: EntryInput): Promise<void> {
     for (const version of versions)
-      for (const { id } of version.pictures)
-        await receivePicture(this.deps, secret, id, await photoOf("form" in version.variables ? "boardwalk" : "spinner", id, version));
+      for (const { id } of version.pictures) await receivePicture(this.deps, secret, id, await photoOf(id, version));
   }
 
   /** Decides on the entries chosen: impossible ones are set aside, the rest accepted. */

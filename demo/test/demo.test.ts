@@ -44,7 +44,7 @@ describe.each(days)("the demo laid from %s", (day) => {
       .all()
       .map((row) => runDoc(db, row.id, planner));
     const count = (status: string): number => runs.filter((run) => run.status === status).length;
-    expect([count("published"), count("draft")]).toEqual([3, 10]);
+    expect([count("published"), count("draft")]).toEqual([5, 10]);
     expect(new Set(runs.map((run) => run.brief.family))).toEqual(new Set(familyIds));
     const sessions = db.select().from(schema.session).all();
     expect(new Set(sessions.map(({ kind }) => kind))).toEqual(new Set(sessionKinds));
@@ -64,6 +64,8 @@ describe.each(days)("the demo laid from %s", (day) => {
     const entries = runs.flatMap((run) => entriesOf(db, run.id));
     expect(entries.every((entry) => entry.sentAt <= now)).toBe(true);
     const flags = new Set(entries.flatMap((e) => e.versions.flatMap((v) => v.trials.map((t) => t.flag))));
+    const outcomes = new Set(entries.flatMap((e) => e.versions.flatMap((v) => v.trials.map((t) => t.outcome))));
+    expect(outcomes).toEqual(new Set(["number", "failed", "atLeast", "between", "below", "passed", "rung"]));
     expect([...flags]).toEqual(expect.arrayContaining([null, "impossible"]));
     expect(new Set(entries.map((e) => e.state))).toEqual(new Set(["waiting", "accepted", "set aside"]));
     expect(entries.filter(({ groupRow }) => groupRow !== null)).toHaveLength(8);

@@ -28,6 +28,11 @@ export function applies(when: When | undefined, values: Values): boolean {
   return when === undefined || when.is.includes(String(values[when.field]));
 }
 
+/** Whether what was declared of a build stands: unless another thing that was declared rules it out. */
+export function mayApply(when: When | undefined, declared: Values): boolean {
+  return when === undefined || declared[when.field] === undefined || applies(when, declared);
+}
+
 /** Goal and plain build together, with the usual for what a brief doesn't say. */
 export function buildValues({ spec, design }: Pick<Family, "spec" | "design">, goal: Values, build: Values): Values {
   return { ...startValues(spec), ...startValues(design), ...goal, ...build };

@@ -34,7 +34,7 @@ export function outcomeOf(predicted: Band | null, values: readonly number[]): Ou
 
 /** The outcome in one sentence; `show` says a value in words. */
 export function outcomeWords({ predicted, first, middle, inside }: Outcome, show: (si: number) => string): string {
-  if (middle === null) return "Nobody's first build has a number yet.";
+  if (middle === null) return "No first build came to an exact number.";
   if (predicted === null || predicted.mid <= 0)
     return `The middle of ${first.count} first tries is ${show(middle)}; nothing was predicted.`;
   const ratio = middle / predicted.mid;

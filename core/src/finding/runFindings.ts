@@ -1,6 +1,6 @@
 import type { VersionRole } from "../family/choices.ts";
 import type { Family, Field, Measure, Values } from "../family/shape.ts";
-import { applies } from "../family/values.ts";
+import { mayApply } from "../family/values.ts";
 import { instrumentById } from "../quantity/instruments.ts";
 import { type FairTest, fairTest, type TestedVersion } from "./fairTest.ts";
 import { countedAs, failedAs } from "./outcome/counted.ts";
@@ -251,13 +251,13 @@ function compare(
   };
 }
 
-/** Declared variables without those that don't apply to the form chosen. */
+/** Declared variables without those that the form chosen rules out. */
 function standing(
   variables: Readonly<Record<string, number | string>>,
   fields: readonly Field[],
   spec: Values,
 ): Readonly<Record<string, number | string>> {
   return Object.fromEntries(
-    Object.entries(variables).filter(([id]) => applies(fields.find((field) => field.id === id)?.when, { ...spec, ...variables })),
+    Object.entries(variables).filter(([id]) => mayApply(fields.find((field) => field.id === id)?.when, { ...spec, ...variables })),
   );
 }

@@ -1,5 +1,5 @@
 import type { Family, Field, Measure, Values } from "../family/shape.ts";
-import { applies } from "../family/values.ts";
+import { mayApply } from "../family/values.ts";
 import { showNumber } from "../quantity/show.ts";
 import { countedIntervals } from "./outcome/counted.ts";
 import { type ModelEffect, type ModelRow, type ModelVariable, type RunModel, runModel } from "./outcome/runModel.ts";
@@ -40,7 +40,7 @@ function declared(variables: Values, when: ReadonlyMap<string, Field["when"]>, s
   const ids = Object.keys(variables);
   if (ids.every((id) => when.get(id) === undefined)) return variables;
   const all = { ...spec, ...variables };
-  return Object.fromEntries(Object.entries(variables).filter(([id]) => applies(when.get(id), all)));
+  return Object.fromEntries(Object.entries(variables).filter(([id]) => mayApply(when.get(id), all)));
 }
 
 const fieldOf = ({ variables }: Pick<Family, "variables">, id: string): Field | undefined => variables.find((field) => field.id === id);

@@ -18,9 +18,11 @@ import { Together } from "./Together.tsx";
 export function Findings() {
   const { run } = useBriefWork();
   const found = useQuery(findingsQuery(run.id)).data;
-  const panel = found && found.entries > 0 ? <OutcomePanel findings={found} units={run.units} /> : <CrateDock />;
+  // How often something is passed isn't predicted: there is nothing to hold it against.
+  const held = found && found.entries > 0 && !found.measure.passes ? found : null;
+  const panel = held ? <OutcomePanel findings={held} units={run.units} /> : <CrateDock />;
   return (
-    <StepDesk beside={found && found.entries > 0 ? "Predicted and come true" : "Crate"} panel={panel}>
+    <StepDesk beside={held ? "Predicted and come true" : "Crate"} panel={panel}>
       <Found />
     </StepDesk>
   );
