@@ -1,4 +1,4 @@
-import { expect, type Page, test } from "@playwright/test";
+import { expect, type Locator, type Page, test } from "@playwright/test";
 import { openDesk, openPhone, runOf } from "../desk.ts";
 import { type House, startHouse } from "../harness.ts";
 import { phonePhoto, writtenIn } from "../pictures.ts";
@@ -34,6 +34,24 @@ async function logWithPhoto(phone: Page): Promise<void> {
   await phone.getByLabel(/I am an adult/).check();
 }
 
+/** Draws both lines out over a picture: the known one three times as long as the measured one. */
+async function layLines(page: Page, within: Locator, picture: Locator): Promise<void> {
+  for (const [line, which, across, down] of [
+    ["known", "first", 0.2, 0.8],
+    ["known", "second", 0.8, 0.8],
+    ["measured", "first", 0.4, 0.5],
+    ["measured", "second", 0.6, 0.5],
+  ] as const) {
+    const ring = await within.getByRole("slider", { name: `${line}, ${which} end` }).boundingBox();
+    const frame = await picture.boundingBox();
+    if (!frame || !ring) throw new Error("the picture is in sight");
+    await page.mouse.move(ring.x + ring.width / 2, ring.y + ring.height / 2);
+    await page.mouse.down();
+    await page.mouse.move(frame.x + across * frame.width, frame.y + down * frame.height, { steps: 3 });
+    await page.mouse.up();
+  }
+}
+
 /** Lays both lines over the open entry's photo: what is three times as long and 30 cm makes the other 10 cm. */
 async function measure(page: Page): Promise<void> {
   await page.getByRole("button", { name: "Open photo 1 of version 1" }).click();
@@ -41,23 +59,11 @@ async function measure(page: Page): Promise<void> {
   await dialog.getByLabel("The known length").fill("30 cm");
   await dialog.getByLabel("The known length").press("Enter");
   const picture = dialog.getByRole("group").first();
-  const end = (line: string, which: string) => dialog.getByRole("slider", { name: `${line}, ${which} end` });
-  const drag = async (line: string, which: string, across: number, down: number): Promise<void> => {
-    const [frame, ring] = [await picture.boundingBox(), await end(line, which).boundingBox()];
-    if (!frame || !ring) throw new Error("the picture is in sight");
-    await page.mouse.move(ring.x + ring.width / 2, ring.y + ring.height / 2);
-    await page.mouse.down();
-    await page.mouse.move(frame.x + across * frame.width, frame.y + down * frame.height, { steps: 3 });
-    await page.mouse.up();
-  };
-  await drag("known", "first", 0.2, 0.8);
-  await drag("known", "second", 0.8, 0.8);
-  await drag("measured", "first", 0.4, 0.5);
-  await drag("measured", "second", 0.6, 0.5);
+  await layLines(page, dialog, picture);
   await expect(dialog.getByRole("status")).toContainText(/^(99(\.\d)?\u00a0mm|100(\.\d)?\u00a0mm|10(\.\d)?\u00a0cm) give or take/);
   await expect(dialog.getByRole("status")).toContainText("size (across, or one wing): 90\u00a0mm");
   // By keys: ten steps make the measured line longer.
-  await end("measured", "second").focus();
+  await dialog.getByRole("slider", { name: "measured, second end" }).focus();
   for (let i = 0; i < 10; i += 1) await page.keyboard.press("Shift+ArrowRight");
   await expect(dialog.getByRole("status")).toContainText(/^1[1-9](\.\d)?\u00a0cm give or take/);
   await dialog.getByLabel("The known thing is, from the camera,").click();
@@ -195,4 +201,28 @@ test("what is no still picture is said at its place, and what was written stays"
   await expect(one.getByLabel("What did you build?")).toHaveValue("wide wings");
   // A picture of a logbook that is still written stays, however old.
   await expect.poll(() => pictureRows(phone)).toBe(1);
+});
+
+test("a family measures in its own photo, beside something they know, and takes the length for their build", async ({ browser }) => {
+  const phone = await openPhone(browser);
+  await logWithPhoto(phone);
+  const one = phone.getByRole("region", { name: "Version 1" });
+  await one.getByRole("button", { name: "Measure in it: Picture 1, a photo" }).click();
+  const ruler = one.getByRole("region", { name: "Measure in this picture" });
+  await expect(ruler.getByText("Write the known length, and the other follows.")).toBeVisible();
+  await ruler.getByLabel("The known length").fill("as long as this");
+  await expect(ruler.getByRole("status")).toContainText("We can't read that as one number.");
+  await ruler.getByLabel("The known length").fill("30");
+  const picture = ruler.getByRole("group", { name: "Picture 1, a photo" });
+  await picture.scrollIntoViewIfNeeded();
+  await layLines(phone, ruler, picture);
+  await expect(ruler.getByRole("status")).toContainText(
+    /^(9\.\d|10(\.\d)?)\u00a0cm, give or take |^(9\d|10\d)(\.\d)?\u00a0mm, give or take /,
+  );
+  await ruler.getByLabel("Seen from the camera, the known thing is").selectOption("nearer");
+  await expect(ruler.getByRole("status")).toContainText(/^at least /);
+  await ruler.getByRole("button", { name: "Use it for size (across, or one wing)" }).click();
+  await expect(one.getByLabel(/^Size \(across, or one wing\)/)).toHaveValue(/^(9\.?\d?|10(\.\d)?|9\d(\.\d)?|10\d) ?/);
+  await ruler.getByRole("button", { name: "Close the ruler" }).click();
+  await expect(ruler).toBeHidden();
 });

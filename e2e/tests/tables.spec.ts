@@ -28,7 +28,7 @@ test("the store room is searched, sorted, opened and changed by keys", async () 
   expect(await firstOf("Materials")).toBe("Bar magnet in a case");
   await desk.getByRole("textbox", { name: "Find a material" }).focus();
   await desk.keyboard.type("washer");
-  await expect(desk.getByText("1 of 38 materials")).toBeVisible();
+  await expect(desk.getByText(/^1 of \d\d materials$/)).toBeVisible();
   expect(await firstOf("Materials")).toBe("M10 washer");
   const price = desk.getByRole("row", { name: /M10 washer/ }).getByRole("button", { name: /€/ });
   await price.focus();
@@ -57,12 +57,13 @@ test("what is ticked in the store room is counted, and what was typed before sta
     await desk.keyboard.press("Space");
   }
   await desk.getByRole("button", { name: "Count these 2" }).press("Enter");
-  await expect(count).toContainText("3 of 38 materials: those ticked or counted before.");
+  await expect(count).toContainText(/3 of \d\d materials: those ticked or counted before\./);
+  const all = Number(/3 of (\d+) materials/.exec((await count.textContent()) ?? "")?.[1]);
   await expect(count.getByRole("spinbutton")).toHaveCount(3);
   await expect(count.getByLabel("Tub, counted")).toHaveValue("5");
   await count.getByRole("button", { name: "leave it" }).click();
   await desk.getByRole("button", { name: "Count day" }).click();
-  await expect(count.getByRole("spinbutton")).toHaveCount(38);
+  await expect(count.getByRole("spinbutton")).toHaveCount(all);
   await count.getByRole("button", { name: "leave it" }).click();
 });
 

@@ -11,6 +11,7 @@ import { type Clock, steadyClock } from "./clock.ts";
 import { holdFolder } from "./db/lock.ts";
 import { type Database, openDatabase } from "./db/open.ts";
 import type { PageMarkup } from "./http/pages.ts";
+import { hangingUp, patience } from "./http/patience.ts";
 import { startUpkeep, type UpkeepSettings } from "./jobs/upkeep.ts";
 import { reckonBeside } from "./reckoning/reckoner.ts";
 import type { Served } from "./served.ts";
@@ -21,10 +22,15 @@ import type { LookedAfter } from "./upkeep/health.ts";
 const graceMs = 3000;
 
 /**
- * A connection that sends its headers or body slower than this is hung up on, ms. One that rests is kept for longer
+ * A connection that sends its headers slower than this is hung up on, ms; its body has the patience of its door. One that rests is kept for longer
  * than proxies and phones keep theirs: whoever hangs up first must not be the one that is just being asked.
  */
-const slowest = { headersTimeout: 10_000, requestTimeout: 30_000, connectionsCheckingInterval: 2000, keepAliveTimeout: 65_000 };
+const slowest = {
+  headersTimeout: 10_000,
+  requestTimeout: patience.picture + 10_000,
+  connectionsCheckingInterval: 2000,
+  keepAliveTimeout: 65_000,
+};
 
 /** A server that answers. */
 export interface Running {
@@ -112,7 +118,7 @@ async function listen(deps: Served, lookedAfter: LookedAfter, port: number): Pro
     fetch: app.fetch,
     port,
     createServer: ((given: ServerOptions, listener: RequestListener) =>
-      createServer({ ...given, ...slowest }, listener)) as typeof createServer,
+      createServer({ ...given, ...slowest }, hangingUp(listener))) as typeof createServer,
   }) as Server;
   await new Promise<void>((resolve, reject) => {
     server.once("listening", resolve);

@@ -50,6 +50,28 @@ describe("a family is answered in its language", () => {
     expect(desk.language).toBe("en");
   });
 
+  it("whoever else's entry is committed with theirs", async () => {
+    const bad = (name: string) => {
+      const { versions, ...rest } = goodEntry(name);
+      return { ...rest, versions: versions.map((v) => ({ ...v, trials: v.trials.map((t) => ({ ...t, raw: "soon" })) })) };
+    };
+    const send = (name: string, headers: Record<string, string>) =>
+      told<ProblemDoc>(
+        `${sheetPath()}/entries`,
+        { ...headers, "content-type": "application/json" },
+        { method: "POST", body: JSON.stringify(bad(name)) },
+      );
+    const [en, es] = await Promise.all([send("one", {}), send("two", spanish)]);
+    const [alone, solo] = [await send("one", {}), await send("two", spanish)];
+    expect([en, es]).toEqual([alone, solo]);
+    house.at("2027-01-10T10:00:00Z");
+    const closed = await Promise.all([send("one", {}), send("two", spanish)]);
+    expect(closed.map(({ detail }) => detail)).toEqual([
+      "Entries closed at the end of Sunday 20 December 2026.",
+      "Los envíos se cerraron al final del domingo, 20 de diciembre de 2026.",
+    ]);
+  });
+
   it("when it is refused something too", async () => {
     expect(await told<ProblemDoc>("/runs/NO%20SUCH%20CODE%20111", spanish)).toMatchObject({
       status: 404,

@@ -1,17 +1,25 @@
+import { isRouteErrorResponse, useRouteError } from "react-router";
 import { useWords } from "../shared/words/useWords.ts";
 
 /** A page that could not be opened, mostly because the line was lost on the way to it. What was written is on the device. */
 export function Stumbled() {
   const words = useWords();
+  const error = useRouteError();
+  const nowhere = isRouteErrorResponse(error) && error.status === 404;
   return (
     <main className="home">
       <p role="alert" className="card">
-        {words.common.stumbled}
+        {nowhere ? words.common.nowhere : words.common.stumbled}
       </p>
       <div className="buttons">
-        <button type="button" className="plain" onClick={() => location.reload()}>
-          {words.common.retry}
-        </button>
+        {nowhere ? null : (
+          <button type="button" className="plain" onClick={() => location.reload()}>
+            {words.common.retry}
+          </button>
+        )}
+        <a className="plain" href="/h">
+          {words.door.ask}
+        </a>
       </div>
     </main>
   );

@@ -8,6 +8,7 @@ import { familyOf } from "../family.ts";
 import { FilmTimer } from "../film/FilmTimer.tsx";
 import { focused } from "../focused.ts";
 import { Pictures } from "../pictures/Pictures.tsx";
+import { lengthTargets } from "../ruler/lengthTargets.ts";
 import { useKeys } from "./useKeys.ts";
 
 interface VersionsProps {
@@ -60,6 +61,14 @@ export function Versions({ sheet, secret, timer, tokens, versions, onChange }: V
                 secret={secret}
                 pictures={version.pictures}
                 room={mostPictures.entry - pictures}
+                units={sheet.units}
+                targets={lengthTargets({
+                  sheet,
+                  family,
+                  version,
+                  trialWords: words.ruler.trial,
+                  onChange: (next) => onChange(versions.map((v, at) => (at === i ? next : v))),
+                })}
                 onChange={(next) => onChange(versions.map((v, at) => (at === i ? { ...v, pictures: next } : v)))}
               />
             }

@@ -1,8 +1,11 @@
 import { mostPictures, type PictureInput, type PictureKind, pictureKinds } from "@lampcrate/contract";
+import type { UnitChoice } from "@lampcrate/core";
 import { nanoid } from "nanoid";
 import { useRef, useState } from "react";
 import { useWords } from "../../shared/words/useWords.ts";
+import type { LengthTarget } from "../ruler/lengthTargets.ts";
 import { putPicture } from "./album.ts";
+import { Measured } from "./Measured.tsx";
 import { PictureOf } from "./PictureOf.tsx";
 import "./pictures.css";
 import { shrink } from "./shrink.ts";
@@ -13,14 +16,18 @@ interface PicturesProps {
   readonly pictures: readonly PictureInput[];
   /** How many more the whole entry takes. */
   readonly room: number;
+  readonly units: UnitChoice;
+  /** What a length found in one of them may be used for. */
+  readonly targets: readonly LengthTarget[];
   readonly onChange: (pictures: readonly PictureInput[]) => void;
 }
 
 /** Pictures of one version: of the sketch, of the build. Each is made small on the device and stays there until it is sent. */
-export function Pictures({ secret, pictures, room, onChange }: PicturesProps) {
+export function Pictures({ secret, pictures, room, units, targets, onChange }: PicturesProps) {
   const words = useWords().pictures;
   const [busy, setBusy] = useState(false);
   const [trouble, setTrouble] = useState<string | null>(null);
+  const [measured, setMeasured] = useState<string | null>(null);
   const [taken, setTaken] = useState<PictureInput | null>(null);
   // A picture is ready only after a while: it goes to what stands there then.
   const now = useRef({ pictures, onChange });
@@ -62,7 +69,8 @@ export function Pictures({ secret, pictures, room, onChange }: PicturesProps) {
               }}
             >
               {words.takeOut}
-            </button>
+            </button>{" "}
+            <OpenRuler label={words.alt[picture.kind](i + 1)} onOpen={() => setMeasured(picture.id)} />
           </figcaption>
         </figure>
       ))}
@@ -71,6 +79,19 @@ export function Pictures({ secret, pictures, room, onChange }: PicturesProps) {
         {busy ? words.making : full && pictures.length > 0 ? words.full : ""}
       </p>
       {pictures.length > 0 ? <p className="small soft">{words.faces}</p> : null}
+      {pictures.map(({ id, kind }, i) =>
+        id === measured ? (
+          <Measured
+            key={id}
+            id={id}
+            secret={secret}
+            label={words.alt[kind](i + 1)}
+            units={units}
+            targets={targets}
+            onClose={() => setMeasured(null)}
+          />
+        ) : null,
+      )}
       {taken === null ? null : (
         <p className="buttons small">
           {words.takenOut}{" "}
@@ -92,6 +113,15 @@ export function Pictures({ secret, pictures, room, onChange }: PicturesProps) {
         </p>
       )}
     </div>
+  );
+}
+
+function OpenRuler({ label, onOpen }: { readonly label: string; readonly onOpen: () => void }) {
+  const words = useWords().ruler;
+  return (
+    <button type="button" className="link" aria-label={words.openOf(label)} onClick={onOpen}>
+      {words.open}
+    </button>
   );
 }
 

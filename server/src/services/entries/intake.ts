@@ -1,6 +1,6 @@
 import { isDeepStrictEqual } from "node:util";
 import type { BriefDoc, EntryInput, GroupInput, GroupReceipt, GroupRow, Receipt } from "@lampcrate/contract";
-import { plainCode } from "@lampcrate/core";
+import { inLanguage, type Language, plainCode, spokenNow } from "@lampcrate/core";
 import { eq, sql } from "drizzle-orm";
 import { type entry, groupSheet, house, run } from "../../db/schema/index.ts";
 import type { Deps } from "../../deps.ts";
@@ -30,6 +30,8 @@ export interface Received {
 }
 
 interface Waiting {
+  /** In which its family is answered: those that are committed together may speak several. */
+  readonly language: Language;
   readonly code: string;
   readonly input: EntryInput;
   readonly give: (received: Received) => void;
@@ -115,11 +117,15 @@ export class Intake {
     const keepOne = db.$client.transaction((door: Door, input: EntryInput) => this.keep(door, input));
     this.together = db.$client.transaction((waiting: readonly Waiting[]) => {
       const doors = new Map<string, Door>();
-      return waiting.map(({ code, input, give, refuse }) => {
+      return waiting.map(({ language, code, input, give, refuse }) => {
         try {
-          const door = doors.get(code) ?? this.doorOf(code);
-          doors.set(code, door);
-          const received = keepOne(door, input);
+          const received = inLanguage(language, () => {
+            // Why a door is closed is said in a language.
+            const key = `${language.id} ${code}`;
+            const door = doors.get(key) ?? this.doorOf(code);
+            doors.set(key, door);
+            return keepOne(door, input);
+          });
           return () => give(received);
         } catch (error) {
           // A full disk ends the whole transaction: then nobody's entry is kept, and all are told so.
@@ -136,12 +142,11 @@ export class Intake {
    */
   receive(code: string, input: EntryInput): Promise<Received> {
     return new Promise((give, refuse) => {
-      this.waiting.push({ code, input, give, refuse });
+      this.waiting.push({ language: spokenNow(), code, input, give, refuse });
       if (this.waiting.length === 1) this.gather(0, 0);
     });
   }
 
-  /** Waits while more keep coming: until a few turns of the event loop in a row have brought none. */
   /**
    * Keeps a whole group, once: all of its builders or, where one can't be taken, none of them. Throws 422 naming each
    * cell that can't be read.
@@ -165,6 +170,7 @@ export class Intake {
     });
   }
 
+  /** Waits while more keep coming: until a few turns of the event loop in a row have brought none. */
   private gather(before: number, quiet: number): void {
     const now = this.waiting.length;
     const still = now === before ? quiet + 1 : 0;

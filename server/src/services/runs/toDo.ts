@@ -92,7 +92,7 @@ function entrySteps({ status, steps, closesOn, waiting, accepted, revealOn }: Ru
         by,
         told: true,
         words: "Remind families",
-        detail: `${left} ${left === 1 ? "day" : "days"} until entries close`,
+        detail: `${left} ${left === 1 ? "day" : "days"} until entries close: whoever has sent gets a letter, the others hear of it from you`,
         step: "publish",
       };
     }),
