@@ -22,8 +22,9 @@ import type { LookedAfter } from "./upkeep/health.ts";
 const graceMs = 3000;
 
 /**
- * A connection that sends its headers slower than this is hung up on, ms; its body has the patience of its door. One that rests is kept for longer
- * than proxies and phones keep theirs: whoever hangs up first must not be the one that is just being asked.
+ * A connection that sends its headers slower than this is hung up on, ms; its body has the patience of its door. One
+ * that rests is kept for longer than proxies and phones keep theirs: whoever hangs up first must not be the one that is
+ * just being asked.
  */
 const slowest = {
   headersTimeout: 10_000,

@@ -1,7 +1,8 @@
 import type { GroupDoc, LetterDoc, MineDoc, OutboxPage, RunDoc } from "@lampcrate/contract";
-import { afterEach, beforeEach, describe, expect, it } from "vitest";
-import { ClockWatch } from "../src/jobs/clockWatch.ts";
+import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
+import { ClockWatch, trustClock } from "../src/jobs/clockWatch.ts";
 import { keepPromises } from "../src/jobs/keepPromises.ts";
+import { keepWriting } from "../src/jobs/keepWriting.ts";
 import { writeLetters } from "../src/services/outbox/writeLetters.ts";
 import { everything, goodEntry, makeRun, openTestHouse, password, sendTo, settings, type TestHouse } from "./house.ts";
 
@@ -134,6 +135,35 @@ it("go with an entry that is erased, and with an alias that is let go of", async
     await keepPromises(house.deps, watch);
   }
   expect(left()).toBe(0);
+});
+
+describe("the server by itself", () => {
+  it("writes at once and every minute, but not while its clock is not trusted", async () => {
+    await sendTo(house, run, goodEntry("first"));
+    vi.useFakeTimers({ toFake: ["setInterval", "clearInterval"] });
+    const end = keepWriting(house.deps, new ClockWatch(house.deps));
+    const minute = (): void => {
+      house.pass(60_000);
+      vi.advanceTimersByTime(60_000);
+    };
+    try {
+      await expect.poll(() => kindsOf("first")).toEqual(["thanks"]);
+      await sendTo(house, run, goodEntry("second"));
+      minute();
+      await expect.poll(() => kindsOf("second")).toEqual(["thanks"]);
+      // Weeks on in a moment: a reminder would be due.
+      house.at("2026-12-17T12:00:00Z");
+      minute();
+      await new Promise((rest) => setTimeout(rest, 50));
+      expect(await kindsOf("first")).toEqual(["thanks"]);
+      trustClock(house.deps, null);
+      minute();
+      await expect.poll(() => kindsOf("first")).toEqual(["reminder", "thanks"]);
+    } finally {
+      await end();
+      vi.useRealTimers();
+    }
+  });
 });
 
 describe("the outbox", () => {

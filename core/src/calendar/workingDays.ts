@@ -7,6 +7,8 @@ export interface WorkingDays {
   readonly closures: readonly { readonly from: string; readonly to: string }[];
 }
 
+const dayMs = 86_400_000;
+
 /** No search for a working day goes further than this: a house that never works has none. */
 const furthest = 3 * 366;
 
@@ -50,7 +52,8 @@ function walk(date: string, step: 1 | -1, count: number, days: WorkingDays): str
 
 /** Whether the house works so many days after a date. */
 function workedFrom(date: string, days: WorkingDays): (day: number) => boolean {
-  const closed = days.closures.map(({ from, to }) => [daysBetween(date, from), daysBetween(date, to)] as const);
+  const after = (other: string): number => Math.round((Date.parse(other) - Date.parse(date)) / dayMs);
+  const closed = days.closures.map(({ from, to }) => [after(from), after(to)] as const);
   const weekday = weekdayOf(date) - 1;
   const worked = Array.from({ length: 7 }, (_, i) => days.weekdays.includes(i + 1));
   return (day) => worked[(((weekday + day) % 7) + 7) % 7] === true && !closed.some(([since, until]) => since <= day && day <= until);

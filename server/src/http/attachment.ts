@@ -1,6 +1,6 @@
 import type { Context } from "hono";
 import { stream } from "hono/streaming";
-import type { CsvPart } from "../services/findings/csv.ts";
+import type { FilePart } from "../services/filePart.ts";
 
 /** A file to keep, under a plain name. */
 export function attachment(c: Context, content: string | Uint8Array<ArrayBuffer>, type: string, name: string): Response {
@@ -12,7 +12,7 @@ export function attachment(c: Context, content: string | Uint8Array<ArrayBuffer>
 }
 
 /** A long file, sent part by part as it is made; the first part is made before the answer begins, so that it may still be refused. */
-export function streamed(c: Context, first: CsvPart, part: (after: number) => Promise<CsvPart>, type: string, name: string): Response {
+export function streamed(c: Context, first: FilePart, part: (after: number) => Promise<FilePart>, type: string, name: string): Response {
   c.header("content-type", type);
   c.header("content-disposition", `attachment; filename="${name}"`);
   c.header("cache-control", "no-store");

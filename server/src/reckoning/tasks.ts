@@ -1,4 +1,4 @@
-import type { LabelSheetId } from "@lampcrate/contract";
+import type { LabelSheetId, LetterKind } from "@lampcrate/contract";
 import { inLanguage } from "@lampcrate/core";
 import type { LanguageId } from "@lampcrate/words";
 import { allLanguages } from "@lampcrate/words/all";
@@ -18,6 +18,7 @@ import { learnedDoc } from "../services/findings/learned.ts";
 import { revealOf, revealPage } from "../services/findings/reveal.ts";
 import { houseDoc } from "../services/house/house.ts";
 import { mailboxPart } from "../services/outbox/mail.ts";
+import { outboxPage } from "../services/outbox/outbox.ts";
 import { calendarPapers } from "../services/runs/calendarPapers.ts";
 import { runSheetPapers } from "../services/runs/runSheetPapers.ts";
 import { cratePapers } from "../services/store/cratePapers.ts";
@@ -51,6 +52,8 @@ export const tasks = {
   ahead: ({ db, digests }: Reading, _: Readonly<Record<string, never>>) => findingsAhead(db, digests),
   refresh: ({ digests }: Reading, { most }: { readonly most: number }) => digests.refreshSome(most),
   trialsCsv: ({ db }: Reading, { runId, after }: OfRun & { readonly after: number }) => trialsCsvPart(db, runId, after),
+  outbox: ({ db }: Reading, { runId, from, kind }: OfRun & { readonly from: number; readonly kind: LetterKind | null }) =>
+    outboxPage(db, runId, from, kind),
   mailbox: ({ db }: Reading, { runId, after }: OfRun & { readonly after: number }) => mailboxPart(db, runId, after),
   labels: ({ db }: Reading, { runId, session, sheet, skip }: OfCrate & { readonly sheet: LabelSheetId; readonly skip: number }) =>
     labelsPdf(cratePapers(db, runId, session), sheet, skip),

@@ -7,7 +7,6 @@ import { allow, type Signed } from "../http/signedIn.ts";
 import { ids, pageStart } from "../http/validate.ts";
 import type { Served } from "../served.ts";
 import { letterEml } from "../services/outbox/mail.ts";
-import { outboxPage } from "../services/outbox/outbox.ts";
 
 /** Which letters: from a place on, of one kind or of all. */
 const someLetters = validator("query", (value: Record<string, string | string[]>) => {
@@ -20,10 +19,9 @@ const someLetters = validator("query", (value: Record<string, string | string[]>
 export function outboxRoutes(deps: Served) {
   const sift = allow(deps, "sift");
   return new Hono<Signed>()
-    .get("/runs/:id/outbox", sift, ids("id"), someLetters, (c) => {
-      const { from, kind } = c.req.valid("query");
-      return c.json(outboxPage(deps.db, c.req.valid("param").id, from, kind));
-    })
+    .get("/runs/:id/outbox", sift, ids("id"), someLetters, async (c) =>
+      c.json(await deps.reckon.ask("outbox", { runId: c.req.valid("param").id, ...c.req.valid("query") })),
+    )
     .get("/runs/:id/outbox.mbox", sift, ids("id"), async (c) => {
       const runId = c.req.valid("param").id;
       const part = async (after: number) => deps.reckon.ask("mailbox", { runId, after });

@@ -4,6 +4,7 @@ import Papa from "papaparse";
 import type { Database } from "../../db/open.ts";
 import { entry } from "../../db/schema/index.ts";
 import { entryDocs } from "../entries/entryDoc.ts";
+import type { FilePart } from "../filePart.ts";
 import { frozenVersion } from "../runs/briefs.ts";
 import { runRow } from "../runs/runs.ts";
 
@@ -38,18 +39,12 @@ const columns = [
   "flag",
 ];
 
-/** A part of a table, and where the next one begins; null on the last. */
-export interface CsvPart {
-  readonly text: string;
-  readonly next: number | null;
-}
-
 /**
  * Some of a run's trials, one row a trial, columns with units: docs/formats.md; the first part has the headings.
  * `after` is the place of the last entry of the part before, 0 for none. Text that a spreadsheet would take for a
  * formula is quoted by a leading apostrophe.
  */
-export function trialsCsvPart(db: Database, runId: string, after: number): CsvPart {
+export function trialsCsvPart(db: Database, runId: string, after: number): FilePart {
   const run = runRow(db, runId);
   const entries = db
     .select()

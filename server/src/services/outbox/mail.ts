@@ -1,7 +1,7 @@
 import type { OutboxLine } from "@lampcrate/contract";
 import { createTransport } from "nodemailer";
 import type { Database } from "../../db/open.ts";
-import type { CsvPart } from "../findings/csv.ts";
+import type { FilePart } from "../filePart.ts";
 import { houseDoc } from "../house/house.ts";
 import { runRow } from "../runs/runs.ts";
 import { lettersAfter, letterWithId } from "./outbox.ts";
@@ -40,7 +40,7 @@ export function letterEml(db: Database, runId: string, id: string): Promise<stri
 }
 
 /** Some of a run's letters as a mailbox (RFC 4155, a line that begins with "From " quoted), the oldest first, past so many. Throws 404. */
-export async function mailboxPart(db: Database, runId: string, after: number): Promise<CsvPart> {
+export async function mailboxPart(db: Database, runId: string, after: number): Promise<FilePart> {
   runRow(db, runId);
   const lines = lettersAfter(db, runId, after, chunk);
   const from = houseDoc(db).name;
