@@ -6,6 +6,7 @@ export type * from "./entries/keyed.ts";
 export * from "./entries/letters.ts";
 export type * from "./findings/findings.ts";
 export type * from "./findings/practice.ts";
+export * from "./findings/prize.ts";
 export * from "./house/audit.ts";
 export type * from "./house/bench.ts";
 export * from "./house/calendar.ts";

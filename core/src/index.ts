@@ -76,6 +76,7 @@ export * from "./finding/outcome/worked.ts";
 export * from "./finding/ownClass.ts";
 export * from "./finding/permutation.ts";
 export * from "./finding/power.ts";
+export * from "./finding/prizeDraw.ts";
 export * from "./finding/ranking.ts";
 export * from "./finding/reach.ts";
 export * from "./finding/readCell.ts";

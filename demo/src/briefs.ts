@@ -74,6 +74,7 @@ export const spinner: DemoBrief = {
   brief: {
     ...startingBrief("descent"),
     story: "Storm season shakes the seeds from the marsh maples. The longer a seed stays up, the farther the wind carries it.",
+    prize: "Three who met the goal are drawn by lot: each lets a seed go from the tower at dusk.",
     spec: { heightM: 1.8, cargoKg: 0.001, goalS: 1.5, place: "indoors" },
     design: { kind: "spinner", sizeM: 0.09, canopyKg: 0.0014 },
     youngestAge: 5,
@@ -83,6 +84,8 @@ export const spinner: DemoBrief = {
     rigServes: 40,
     translations: {
       es: {
+        "Three who met the goal are drawn by lot: each lets a seed go from the tower at dusk.":
+          "Tres que alcanzaron la meta se eligen por sorteo: cada una suelta una semilla desde la torre al anochecer.",
         "Take-home paper bag": "Bolsa de papel para llevar",
         Pencil: "Lápiz",
         "any thin paper, or newsprint": "cualquier papel fino, o de periódico",

@@ -74,6 +74,7 @@ export async function loadDemo(folder: string, now: number, url: string): Promis
   run.publish(firstFlights);
   await run.send(firstFlights, "first", 18, (name, i) => spinnerEntry(name, i === 7 ? "decimal" : "none"), now - 36 * day, now - 13 * day);
   run.sift(firstFlights, () => true, now - 11 * day);
+  await run.drawPrize(firstFlights, 3, now - 3 * day);
 
   const walk = run.make(
     "Boardwalk over the Bog",

@@ -17,7 +17,9 @@ import {
   createRun,
   type Deps,
   decide,
+  drawPrize,
   entriesOf,
+  handOut,
   houseTrials,
   Intake,
   importPack,
@@ -25,10 +27,12 @@ import {
   type Person,
   publish,
   receivePicture,
+  reckonHere,
   runDoc,
   saveBrief,
   saveCount,
   saveSettings,
+  schema,
   showHouseTrial,
   starterPack,
   takeTaps,
@@ -216,6 +220,19 @@ export class DemoRuns {
     askFamily(this.deps, this.planner, id, entry.id, { words, revision: entry.revision });
     this.setClock(at + 3 * 3600_000);
     answerAsk(this.deps, secret, mine(this.deps, secret).entry.asks[0]?.id ?? "", answer);
+  }
+
+  /** Draws a prize among those who met the goal; the first of them has come for it. */
+  async drawPrize(id: string, winners: number, at: number): Promise<void> {
+    this.setClock(at);
+    const qualifiers = await reckonHere(this.deps.db, this.deps.data).ask("qualifiers", { runId: id });
+    drawPrize(this.deps, this.planner, id, { winners, among: "goal" }, qualifiers);
+    const [code = ""] = this.deps.db
+      .select({ code: schema.prizeWin.code })
+      .from(schema.prizeWin)
+      .all()
+      .map((won) => won.code);
+    handOut(this.deps, this.planner, id, code);
   }
 
   private async sendPictures({ secret, versions }: EntryInput): Promise<void> {

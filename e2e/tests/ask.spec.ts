@@ -103,3 +103,36 @@ test("what families are written waits behind their private links; staff read it,
   await wrote.getByRole("link", { name: "What everybody found" }).click();
   await expect(phone.getByRole("heading", { name: "First flights" })).toBeVisible();
 });
+
+test("a winner finds a claim code behind the private link; the house hands the prize out by it, once", async ({ browser }) => {
+  const desk = await openDesk(browser, house);
+  const { id } = await runOf(desk, house, "First flights");
+  await desk.goto(`${house.url}/run/${id}/findings`);
+  const prize = desk.getByRole("region", { name: "Prize" });
+  await expect(prize.getByRole("list", { name: "Winners" }).getByText("has not come yet")).toHaveCount(2);
+  const phone = await openPhone(browser);
+  const claims = [];
+  for (let i = 1; i <= 18; i += 1) {
+    const headers = { "x-entry-secret": spinnerEntry(`first${String(i).padStart(2, "0")}`).secret };
+    const { claims: own } = await (await phone.request.get(`${house.url}/api/public/mine`, { headers })).json();
+    for (const claim of own) claims.push({ ...claim, secret: headers["x-entry-secret"] });
+  }
+  expect(claims).toHaveLength(3);
+  const { secret, alias, code } = claims.find(({ claimedAt }) => claimedAt === null);
+  await phone.goto(`${house.url}/h/mine#${secret}`);
+  const won = phone.getByRole("region", { name: "You have won" });
+  await expect(won).toContainText(`${alias}: ${code} Show this code at the house.`);
+
+  await prize.getByLabel("Claim code").fill("ABCD-2345");
+  await prize.getByLabel("Claim code").press("Enter");
+  await expect(prize.getByText("No winner of this run has that code.")).toBeVisible();
+  await expect(prize.getByLabel("Claim code")).toHaveValue("ABCD-2345");
+  await prize.getByLabel("Claim code").fill(code.toLowerCase());
+  await prize.getByRole("button", { name: "Hand it out" }).click();
+  await expect(prize.getByRole("list", { name: "Winners" }).getByText("has not come yet")).toHaveCount(1);
+  await expect(prize.getByLabel("Claim code")).toHaveValue("");
+  await phone.reload();
+  await expect(won).toContainText("It has been handed out.");
+  await desk.goto(`${house.url}/run/demo-seed-wing-spinner/findings`);
+  await expect(prize.getByText("It can be drawn once entries have closed.")).toBeVisible();
+});

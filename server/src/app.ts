@@ -15,6 +15,7 @@ import { houseRoutes } from "./routes/house.ts";
 import { outboxRoutes } from "./routes/outbox.ts";
 import { paperRoutes } from "./routes/papers.ts";
 import { pictureRoutes } from "./routes/pictures.ts";
+import { prizeRoutes } from "./routes/prize.ts";
 import { publicRoutes } from "./routes/public.ts";
 import { runRoutes } from "./routes/runs.ts";
 import { staffRoutes } from "./routes/staff.ts";
@@ -37,6 +38,7 @@ function api(deps: Served, sheets: PublicSheets, asked: () => Promise<HealthDoc>
     .route("/", benchRoutes(deps))
     .route("/", pictureRoutes(deps))
     .route("/", outboxRoutes(deps))
+    .route("/", prizeRoutes(deps))
     .route("/", publicRoutes(deps, sheets));
 }
 

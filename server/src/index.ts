@@ -17,6 +17,7 @@ export type { Person } from "./services/house/person.ts";
 export { addStaff } from "./services/house/staff.ts";
 export { writeLetters } from "./services/outbox/writeLetters.ts";
 export { receivePicture } from "./services/pictures/receive.ts";
+export { drawPrize, handOut } from "./services/prize/prize.ts";
 export { startingBrief } from "./services/runs/briefs.ts";
 export { takeTaps } from "./services/runs/floor.ts";
 export { importPack } from "./services/runs/packs.ts";

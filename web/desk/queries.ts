@@ -99,6 +99,9 @@ export const buildersQuery = (id: string, first: BuilderPage) =>
   });
 export const findingsQuery = (id: string) =>
   queryOptions({ queryKey: ["run", id, "findings"], queryFn: () => ask(api.runs[":id"].findings.$get({ param: { id } })) });
+/** How a run's prize stands. */
+export const prizeQuery = (id: string) =>
+  queryOptions({ queryKey: ["run", id, "prize"], queryFn: () => ask(api.runs[":id"].prize.$get({ param: { id } })), staleTime: 0 });
 export const learnedQuery = (id: string) =>
   queryOptions({ queryKey: ["run", id, "learned"], queryFn: () => ask(api.runs[":id"].learned.$get({ param: { id } })) });
 export const startersQuery = queryOptions({

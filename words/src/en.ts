@@ -375,6 +375,11 @@ const pages = {
     },
     asked: "The house asks",
     letters: "The house wrote to you",
+    won: {
+      title: "You have won",
+      show: "Show this code at the house.",
+      handedOut: "It has been handed out.",
+    },
     answer: "Your answer",
     sendAnswer: "Send the answer",
     answered: (words: string) => `You answered: “${words}”`,

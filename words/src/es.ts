@@ -401,6 +401,11 @@ export const es: FamilyLanguage = {
       },
       asked: "La casa pregunta",
       letters: "La casa te escribió",
+      won: {
+        title: "Has ganado",
+        show: "Enseña este código en la casa.",
+        handedOut: "Ya se ha entregado.",
+      },
       answer: "Tu respuesta",
       sendAnswer: "Enviar la respuesta",
       answered: (words) => `Respondiste: “${words}”`,

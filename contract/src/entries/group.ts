@@ -1,3 +1,4 @@
+import type { ClaimDoc } from "../findings/prize.ts";
 import type { SheetDoc } from "../runs/public.ts";
 import type { ConsentVersion } from "./consent.ts";
 import type { AgeBand, EntryDoc, VersionInput } from "./entry.ts";
@@ -36,4 +37,6 @@ export interface GroupDoc {
   readonly entries: readonly EntryDoc[];
   /** What its leader was written, the newest first. */
   readonly letters: readonly LetterDoc[];
+  /** What its builders have won. */
+  readonly claims: readonly ClaimDoc[];
 }

@@ -2,6 +2,7 @@ import type { Interval, LineSource, RunKind, UnitChoice } from "@lampcrate/core"
 import type { ConsentDoc } from "../entries/consent.ts";
 import type { EntryDoc, PictureKind } from "../entries/entry.ts";
 import type { LetterDoc } from "../entries/letters.ts";
+import type { ClaimDoc } from "../findings/prize.ts";
 import type { BriefDoc, HintRung } from "./brief.ts";
 import type { Scoring } from "./run.ts";
 
@@ -77,6 +78,8 @@ export interface MineDoc {
   readonly consents: readonly ConsentDoc[];
   /** What its family was written, the newest first; questions stand with the entry. */
   readonly letters: readonly LetterDoc[];
+  /** What it has won: at most one. */
+  readonly claims: readonly ClaimDoc[];
 }
 
 /** One builder's story, by alias. */

@@ -8,6 +8,7 @@ export { materialInput, materialSave, packMaterial } from "./material.ts";
 export * from "./pack.ts";
 export { id, line } from "./parts.ts";
 export * from "./practice.ts";
+export * from "./prize.ts";
 export {
   duplicateInput,
   newRun,

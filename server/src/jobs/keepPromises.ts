@@ -10,6 +10,7 @@ import {
   house,
   letterTo,
   picture,
+  prizeWin,
   run,
   siftDecision,
   undoStep,
@@ -124,6 +125,7 @@ function anonymise(db: Store, runId: string, rows: readonly { readonly id: strin
     db.update(version).set({ changed: "", madeOf: "", pictures: [] }).where(eq(version.entryKey, key)).run();
     db.delete(ask).where(eq(ask.entryKey, key)).run();
     db.delete(letterTo).where(eq(letterTo.entryKey, key)).run();
+    db.delete(prizeWin).where(eq(prizeWin.entryKey, key)).run();
     db.delete(picture).where(eq(picture.entryKey, key)).run();
     db.update(siftDecision).set({ why: "" }).where(eq(siftDecision.entryId, id)).run();
     db.delete(correction).where(eq(correction.entryId, id)).run();

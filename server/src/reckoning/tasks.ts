@@ -15,6 +15,7 @@ import { entryPage } from "../services/findings/entryPages.ts";
 import { evidenceDoc } from "../services/findings/evidence.ts";
 import { builderPage, findingsAhead, findingsDoc } from "../services/findings/findings.ts";
 import { learnedDoc } from "../services/findings/learned.ts";
+import { qualifiersOf } from "../services/findings/qualifiers.ts";
 import { revealOf, revealPage } from "../services/findings/reveal.ts";
 import { houseDoc } from "../services/house/house.ts";
 import { mailboxPart } from "../services/outbox/mail.ts";
@@ -49,6 +50,7 @@ export const tasks = {
   revealPage: ({ db, digests }: Reading, { runId, from, find }: OfRun & { readonly from: number; readonly find: string }) =>
     revealPage(db, digests, runId, from, find),
   learned: ({ db, digests }: Reading, { runId }: OfRun) => learnedDoc(db, digests, runId),
+  qualifiers: ({ db, digests }: Reading, { runId }: OfRun) => qualifiersOf(db, digests, runId),
   ahead: ({ db, digests }: Reading, _: Readonly<Record<string, never>>) => findingsAhead(db, digests),
   refresh: ({ digests }: Reading, { most }: { readonly most: number }) => digests.refreshSome(most),
   trialsCsv: ({ db }: Reading, { runId, after }: OfRun & { readonly after: number }) => trialsCsvPart(db, runId, after),

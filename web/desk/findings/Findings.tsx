@@ -12,6 +12,7 @@ import { FairTestCard } from "./FairTestCard.tsx";
 import { FirstLast } from "./FirstLast.tsx";
 import { LadderPanel } from "./LadderPanel.tsx";
 import { OutcomePanel } from "./OutcomePanel.tsx";
+import { Prize } from "./Prize.tsx";
 import { Together } from "./Together.tsx";
 
 /** What the data shows: the answer in words, then the pictures, then the table. */
@@ -86,6 +87,7 @@ function Found() {
       <SaidList name="Guesses" title="Guesses, and what came out" said={findings.guesses} />
       <SaidList name="What was seen" title="What was seen, and what helped" said={findings.symptoms} />
       {best ? <FairTestCard found={best} units={run.units} /> : null}
+      <Prize runId={run.id} />
       <BuilderTable runId={run.id} findings={findings} units={run.units} />
     </>
   );

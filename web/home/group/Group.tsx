@@ -9,6 +9,7 @@ import { useFragment } from "../fragment.ts";
 import { LinkQr } from "../logbook/LinkQr.tsx";
 import { EraseSurely } from "../mine/EraseSurely.tsx";
 import { Letters } from "../mine/Letters.tsx";
+import { Won } from "../mine/Won.tsx";
 import { groupQuery } from "../queries.ts";
 import { Trouble } from "../Trouble.tsx";
 import { groupTotals } from "./totals.ts";
@@ -52,6 +53,7 @@ function OpenGroup({ group, secret, onErased }: { readonly group: GroupDoc; read
           <p key={line}>{i === 0 ? <strong>{line}</strong> : line}</p>
         ))}
       </div>
+      <Won claims={group.claims} prize={sheet.brief.prize} />
       <Letters letters={group.letters} code={sheet.code} />
       <Builders group={group} totals={totals} secret={secret} />
       <Ways withdrawn={entries.every(({ state }) => state === "withdrawn")} secret={secret} onErased={onErased} />

@@ -21,6 +21,7 @@ import { Trouble } from "../Trouble.tsx";
 import { Asked } from "./Asked.tsx";
 import { EraseSurely } from "./EraseSurely.tsx";
 import { Letters } from "./Letters.tsx";
+import { Won } from "./Won.tsx";
 
 /** One's own entry behind the private link. The secret is in the address's fragment, which no server ever sees. */
 export function Mine() {
@@ -119,6 +120,7 @@ function OpenMine({ mine, secret, onErased }: { readonly mine: MineDoc; readonly
         asks={entry.asks}
         onAnswer={(id, answer) => act(() => ask(api.public.mine.asks[":ask"].$put({ header, param: { ask: id }, json: { answer } })))}
       />
+      <Won claims={mine.claims} prize={sheet.brief.prize} />
       <Letters letters={mine.letters} code={sheet.code} />
       <RuleAnswers sheet={sheet} answers={about.answers} onChange={(answers) => setAbout((now) => ({ ...now, answers }))} />
       <OwnThings sheet={sheet} tokens={about.tokens} onChange={(tokens) => setAbout((now) => ({ ...now, tokens }))} />

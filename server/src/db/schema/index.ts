@@ -4,5 +4,6 @@ export * from "./entry.ts";
 export * from "./house.ts";
 export * from "./letter.ts";
 export * from "./material.ts";
+export * from "./prize.ts";
 export * from "./run.ts";
 export * from "./store.ts";

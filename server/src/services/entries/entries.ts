@@ -8,6 +8,7 @@ import { Problem, stale } from "../../http/problem.ts";
 import { trail } from "../house/audit.ts";
 import { houseZone } from "../house/house.ts";
 import { lettersToEntry } from "../outbox/outbox.ts";
+import { claimsOf } from "../prize/prize.ts";
 import type { RunRow } from "../runs/runs.ts";
 import { entryDoor, sheetDoc } from "../runs/sheet.ts";
 import { hashOf } from "../secrets.ts";
@@ -58,6 +59,7 @@ function mineDoc(db: Store, row: EntryRow, of: RunRow, now: number): MineDoc {
     photo: photoConsent(db, row.key),
     consents: consentDocs(db, row.key),
     letters: lettersToEntry(db, row.key),
+    claims: claimsOf(db, eq(entry.key, row.key)),
   };
 }
 

@@ -6,6 +6,7 @@ import type { Deps } from "../../deps.ts";
 import { Problem } from "../../http/problem.ts";
 import { trail } from "../house/audit.ts";
 import { lettersToGroup } from "../outbox/outbox.ts";
+import { claimsOf } from "../prize/prize.ts";
 import type { RunRow } from "../runs/runs.ts";
 import { sheetDoc } from "../runs/sheet.ts";
 import { hashOf } from "../secrets.ts";
@@ -44,6 +45,7 @@ export function groupOf(deps: Deps, secret: string): GroupDoc {
     sheet: sheetDoc(deps.db, of, deps.clock(), rows[0]?.briefVersion ?? of.publishedVersion),
     entries,
     letters: lettersToGroup(deps.db, group.id),
+    claims: claimsOf(deps.db, eq(entry.groupId, group.id)),
   };
 }
 
