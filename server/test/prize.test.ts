@@ -56,6 +56,13 @@ describe("a prize", () => {
     expect(everything(house)).toContain(`drew 2 of 5 for the prize of Spinners, seed ${drawn?.seed}`);
   });
 
+  it("of a draft is none yet", async () => {
+    const draft = await house.ask("POST", "/api/runs", { title: "Later", kind: "at-home", family: "descent" }, { cookie });
+    const { id } = draft.body as { id: string };
+    const { status, body } = await house.ask("GET", `/api/runs/${id}/prize`, undefined, { cookie });
+    expect([status, body]).toEqual([200, { prize: "", closed: false, qualify: { goal: 0, all: 0 }, drawn: null }]);
+  });
+
   it("is shown to its winners alone, by a code that staff don't see; it is handed out once", async () => {
     await prize("POST", "", { winners: 2, among: "all" });
     const won = await winners();
