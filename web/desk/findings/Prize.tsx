@@ -93,7 +93,7 @@ function Drawn({ runId, drawn }: { readonly runId: string; readonly drawn: NonNu
 function HandOut({ runId }: { readonly runId: string }) {
   const [code, setCode] = useState("");
   const keep = useKeep(runId);
-  const { save, pending, message } = useSave({
+  const { save, pending, message, rest } = useSave({
     send: () => ask(api.runs[":id"].prize.claims.$post({ param: { id: runId }, json: { code } })),
     onSaved: (after: PrizeDoc) => {
       keep(after);
@@ -102,7 +102,7 @@ function HandOut({ runId }: { readonly runId: string }) {
   });
   return (
     <div className="row">
-      <Labelled label="Claim code" trouble={message("code") ?? null}>
+      <Labelled label="Claim code" trouble={message("code") ?? rest}>
         <Input
           className="box-m"
           maxLength={40}

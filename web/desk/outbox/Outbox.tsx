@@ -1,5 +1,5 @@
 import { type LetterKind, letterKinds, type OutboxLine } from "@lampcrate/contract";
-import { useInfiniteQuery, useQuery } from "@tanstack/react-query";
+import { keepPreviousData, useInfiniteQuery, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Button } from "../pieces/Button.tsx";
 import { Choose } from "../pieces/Choose.tsx";
@@ -22,7 +22,7 @@ export function Outbox() {
   const { run } = useBriefWork();
   const zone = useQuery(houseQuery).data?.zone ?? "UTC";
   const [kind, setKind] = useState<LetterKind | "all">("all");
-  const outbox = useInfiniteQuery(outboxQuery(run.id, kind));
+  const outbox = useInfiniteQuery({ ...outboxQuery(run.id, kind), placeholderData: keepPreviousData });
   const { total = 0, counts } = outbox.data?.pages[0] ?? {};
   const all = Object.values(counts ?? {}).reduce((sum, n) => sum + n, 0);
   return (

@@ -1,8 +1,5 @@
-import { lazy, Suspense } from "react";
-import type { MeasureInItProps } from "../ruler/MeasureInIt.tsx";
+import { MeasureInIt, type MeasureInItProps } from "../ruler/MeasureInIt.tsx";
 import { useOwnPicture } from "./useOwnPicture.ts";
-
-const MeasureInIt = lazy(async () => ({ default: (await import("../ruler/MeasureInIt.tsx")).MeasureInIt }));
 
 interface MeasuredProps extends Omit<MeasureInItProps, "src"> {
   readonly id: string;
@@ -10,12 +7,8 @@ interface MeasuredProps extends Omit<MeasureInItProps, "src"> {
   readonly secret: string;
 }
 
-/** One of their pictures with a ruler over it, fetched when it is first opened. */
+/** One of their pictures with a ruler over it. */
 export function Measured({ id, secret, ...rest }: MeasuredProps) {
   const src = useOwnPicture(id, secret);
-  return src === null ? null : (
-    <Suspense fallback={null}>
-      <MeasureInIt src={src} {...rest} />
-    </Suspense>
-  );
+  return src === null ? null : <MeasureInIt src={src} {...rest} />;
 }
