@@ -82,7 +82,7 @@ export class RunDigest {
   /** None of those that were known has changed: what came after them is left to be taken in. */
   private lookAtNew(db: Database, last: number): void {
     const keys = listed(db, this.runId, last).map(([key]) => key);
-    this.order.push(...keys);
+    for (const key of keys) this.order.push(key);
     this.left = [...this.left, ...keys];
   }
 
