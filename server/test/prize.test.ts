@@ -109,9 +109,16 @@ describe("a prize", () => {
     const own = { cookie: null, headers: { "x-entry-secret": goodEntry("drawn0").secret } };
     await house.ask("POST", "/api/public/mine/withdraw", undefined, own);
     expect((await mine("drawn0")).claims).toEqual([]);
+    expect((await standing()).drawn?.wins).toHaveLength(4);
     await house.ask("DELETE", "/api/public/mine", undefined, own);
     expect((await standing()).drawn).toMatchObject({ qualifiers: 5, wins: { length: 4 } });
     await prize("POST", "/claims", { code: (await mine("drawn1")).claims[0]?.code });
+    expect((await prize("DELETE")).status).toBe(409);
+    // Also once its winner has taken their entry out.
+    await house.ask("POST", "/api/public/mine/withdraw", undefined, {
+      cookie: null,
+      headers: { "x-entry-secret": goodEntry("drawn1").secret },
+    });
     expect((await prize("DELETE")).status).toBe(409);
   });
 

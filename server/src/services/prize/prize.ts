@@ -20,6 +20,9 @@ export type Qualifiers = Readonly<Record<DrawnAmong, readonly string[]>>;
 /** Letters and digits that nobody takes for one another. */
 const claimCode = customAlphabet("23456789ABCDEFGHJKMNPQRSTUVWXYZ", 8);
 
+/** A winner who takes their entry out has won nothing, until they put it back. */
+const stands = inArray(entry.state, ["accepted", "waiting", "set aside"]);
+
 /** How a run's prize stands. */
 export function prizeDoc(deps: Pick<Deps, "db" | "clock">, runId: string, qualifiers: Qualifiers): PrizeDoc {
   const { db, clock } = deps;
@@ -54,7 +57,7 @@ function winsOf(db: Store, runId: string): readonly PrizeWin[] {
     .select({ alias: entry.alias, claimedAt: prizeWin.claimedAt })
     .from(prizeWin)
     .innerJoin(entry, eq(entry.key, prizeWin.entryKey))
-    .where(eq(prizeWin.runId, runId))
+    .where(and(eq(prizeWin.runId, runId), stands))
     .orderBy(asc(prizeWin.place))
     .all();
 }
@@ -94,7 +97,8 @@ export function takeDrawBack(deps: Deps, person: Person, runId: string): void {
   db.transaction((tx) => {
     const row = runRow(tx, runId);
     if (!tx.select().from(prizeDrawn).where(eq(prizeDrawn.runId, runId)).get()) throw notFound("draw");
-    if (winsOf(tx, runId).some(({ claimedAt }) => claimedAt !== null))
+    const handed = and(eq(prizeWin.runId, runId), isNotNull(prizeWin.claimedAt));
+    if (tx.select({ key: prizeWin.entryKey }).from(prizeWin).where(handed).get())
       throw new Problem(409, "Handed out already", "A prize of this draw has been handed out: it can't be drawn anew.");
     tx.delete(prizeWin).where(eq(prizeWin.runId, runId)).run();
     tx.delete(prizeDrawn).where(eq(prizeDrawn.runId, runId)).run();
@@ -108,9 +112,10 @@ export function handOut(deps: Deps, person: Person, runId: string, typed: string
   db.transaction((tx) => {
     const code = typed.toUpperCase().replace(/[^A-Z0-9]/g, "");
     const won = tx
-      .select()
+      .select({ entryKey: prizeWin.entryKey, claimedAt: prizeWin.claimedAt })
       .from(prizeWin)
-      .where(and(eq(prizeWin.runId, runId), eq(prizeWin.code, code)))
+      .innerJoin(entry, eq(entry.key, prizeWin.entryKey))
+      .where(and(eq(prizeWin.runId, runId), eq(prizeWin.code, code), stands))
       .get();
     if (!won) throw badField("code", "No winner of this run has that code. Compare it letter by letter.");
     if (won.claimedAt !== null) {
@@ -127,7 +132,7 @@ export function claimsOf(db: Store, whose: SQL): readonly ClaimDoc[] {
     .select({ code: prizeWin.code, alias: entry.alias, claimedAt: prizeWin.claimedAt })
     .from(prizeWin)
     .innerJoin(entry, eq(entry.key, prizeWin.entryKey))
-    .where(and(whose, inArray(entry.state, ["accepted", "waiting", "set aside"])))
+    .where(and(whose, stands))
     .orderBy(asc(entry.groupRow))
     .all()
     .map(({ code, ...one }) => ({ ...one, code: `${code.slice(0, 4)}-${code.slice(4)}` }));
