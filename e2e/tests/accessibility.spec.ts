@@ -1,5 +1,6 @@
 import AxeBuilder from "@axe-core/playwright";
 import { expect, type Page, test } from "@playwright/test";
+import { spinnerEntry } from "../../demo/src/entries.ts";
 import { openDesk, openPhone, runOf } from "../desk.ts";
 import { type House, startHouse } from "../harness.ts";
 
@@ -66,7 +67,7 @@ for (const whose of ["the house", "a run"])
     expect(errors).toEqual([]);
   });
 
-test("nor do the dialogs, the sign-in and the family pages", async ({ browser }) => {
+test("nor do the dialogs, the sign-in, letters, a prize and the family pages", async ({ browser }) => {
   const page = await openDesk(browser, house);
   const seeds = await runOf(page, house, "Seed-Wing Spinner");
   const flights = await runOf(page, house, "First flights");
@@ -75,6 +76,15 @@ test("nor do the dialogs, the sign-in and the family pages", async ({ browser })
   await page.waitForTimeout(300);
   expect.soft(await violations(page)).toEqual([]);
   await page.keyboard.press("Escape");
+  for (const [step, heading] of [
+    ["outbox", "Letters to families"],
+    ["findings", "Prize"],
+  ] as const) {
+    await page.goto(`${house.url}/run/${flights.id}/${step}`);
+    await expect(page.getByRole("heading", { name: heading })).toBeVisible();
+    await page.waitForTimeout(200);
+    expect.soft([step, await violations(page)]).toEqual([step, []]);
+  }
   const phone = await openPhone(browser);
   for (const [path, heading] of [
     ["/", "Lamp Crate"],
@@ -84,6 +94,7 @@ test("nor do the dialogs, the sign-in and the family pages", async ({ browser })
     [`${seeds.path}/guide`, "For a teacher or leader"],
     [`${seeds.path}/group`, "Group sheet"],
     [`${flights.path}/reveal`, "First flights"],
+    [`/h/mine#${spinnerEntry("first03").secret}`, "Your entry"],
   ] as const) {
     await phone.goto(house.url + path);
     await expect(phone.getByRole("heading", { name: heading, level: 1 })).toBeVisible();

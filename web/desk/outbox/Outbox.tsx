@@ -96,6 +96,7 @@ function Letters({ runId, zone, lines }: { readonly runId: string; readonly zone
         { title: "When", dataIndex: "at", render: (at: number) => when.format(at) },
       ]}
       expandable={{
+        columnTitle: <span className="unseen">What it says</span>,
         expandedRowRender: ({ id, body }) => (
           <div className="stack">
             <p className="letter-body">{body}</p>
