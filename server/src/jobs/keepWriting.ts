@@ -9,7 +9,11 @@ export function keepWriting(deps: Pick<Deps, "db" | "clock" | "log">, watch: Clo
   let under: Promise<unknown> = Promise.resolve();
   const write = (): void => {
     under = under
-      .then(() => (watch.look() === null ? writeLetters(deps) : 0))
+      .then(() => {
+        // What it sees keeps letters from being written, as long as it stands.
+        watch.look();
+        return writeLetters(deps);
+      })
       .catch((error: Error) => deps.log.error({ error: error.message }, "letters could not be written"));
   };
   write();

@@ -3,6 +3,7 @@ import { useInfiniteQuery } from "@tanstack/react-query";
 import { Select, Table } from "antd";
 import { useState } from "react";
 import { Button } from "../pieces/Button.tsx";
+import { whenIn } from "../pieces/whenIn.ts";
 import { auditQuery } from "../queries.ts";
 
 const areas = ["sign-in", "people", "settings", "publishing", "stock", "erasing", "upkeep"] as const;
@@ -13,7 +14,7 @@ export function Trail({ zone }: { readonly zone: string }) {
   const [area, setArea] = useState<TrailNote["area"] | null>(null);
   const trail = useInfiniteQuery({ ...auditQuery, enabled: open });
   const lines = (trail.data?.pages.flat() ?? []).filter((line) => area === null || line.area === area);
-  const when = new Intl.DateTimeFormat("en-GB", { dateStyle: "medium", timeStyle: "short", timeZone: zone });
+  const when = whenIn(zone);
   return (
     <section className="sheet pad stack" aria-label="Trail">
       <div className="row spread">

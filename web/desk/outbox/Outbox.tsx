@@ -6,6 +6,7 @@ import { Choose } from "../pieces/Choose.tsx";
 import { DataTable } from "../pieces/DataTable.tsx";
 import { LinkButton } from "../pieces/LinkButton.tsx";
 import { Opening } from "../pieces/Opening.tsx";
+import { whenIn } from "../pieces/whenIn.ts";
 import { houseQuery, outboxQuery } from "../queries.ts";
 import { useBriefWork } from "../work/RunContext.ts";
 import "./outbox.css";
@@ -82,7 +83,7 @@ export function Outbox() {
 }
 
 function Letters({ runId, zone, lines }: { readonly runId: string; readonly zone: string; readonly lines: readonly OutboxLine[] }) {
-  const when = new Intl.DateTimeFormat("en-GB", { dateStyle: "medium", timeStyle: "short", timeZone: zone });
+  const when = whenIn(zone);
   return (
     <DataTable
       label="Letters"

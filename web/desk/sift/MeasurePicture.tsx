@@ -3,7 +3,6 @@ import {
   bestUnit,
   type PhotoLength,
   type PictureDepth,
-  type PictureEnds,
   photoLength,
   type RulerDoubt,
   showQuantity,
@@ -11,7 +10,8 @@ import {
 } from "@lampcrate/core";
 import { Modal } from "antd";
 import { useState } from "react";
-import { type LaidLine, PhotoRuler } from "../../shared/pieces/PhotoRuler.tsx";
+import { PhotoRuler } from "../../shared/pieces/PhotoRuler.tsx";
+import { useLaidLines } from "../../shared/pieces/useLaidLines.ts";
 import { ChoiceBox } from "../pieces/ChoiceBox.tsx";
 import { LengthBox } from "../pieces/LengthBox.tsx";
 import { useBriefWork } from "../work/RunContext.ts";
@@ -28,16 +28,12 @@ interface MeasurePictureProps {
 /** A picture, large, with a ruler of its own: what is known in it measures what is claimed. */
 export function MeasurePicture({ src, title, picture: { size }, version, onClose }: MeasurePictureProps) {
   const { run } = useBriefWork();
-  const [lines, setLines] = useState(() => startingLines(size));
+  const { lines, move } = useLaidLines(size);
   const [knownM, setKnown] = useState<number | null>(null);
   const [offM, setOff] = useState(0.001);
   const [depth, setDepth] = useState<PictureDepth>("same");
   const [pointsAPx, setScale] = useState(1);
-  const length =
-    knownM === null
-      ? null
-      : photoLength({ known: lines.known, claimed: lines.claimed, knownM, knownOffM: offM, depth, endOff: handPx * pointsAPx });
-  const move = (line: LaidLine, ends: PictureEnds): void => setLines((now) => ({ ...now, [line]: ends }));
+  const length = knownM === null ? null : photoLength({ ...lines, knownM, knownOffM: offM, depth, endOff: handPx * pointsAPx });
   return (
     <Modal open centered width={1120} title={title} footer={null} onCancel={onClose} className="measure-picture">
       <div className="measure-sides">
@@ -124,13 +120,4 @@ function agreement({ si, off, limit }: PhotoLength, claimed: number): string {
   const [below, above] = [claimed < si - off, claimed > si + off];
   if ((above && limit !== "at least") || (below && limit !== "at most")) return "the picture says otherwise";
   return "agrees with the picture";
-}
-
-/** Where the lines lie at first: the known one low, the other at the middle. */
-function startingLines({ width, height }: { readonly width: number; readonly height: number }): Record<LaidLine, PictureEnds> {
-  const across = (y: number): PictureEnds => [
-    { x: 0.25 * width, y: y * height },
-    { x: 0.75 * width, y: y * height },
-  ];
-  return { known: across(0.82), claimed: across(0.45) };
 }

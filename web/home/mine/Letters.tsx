@@ -1,7 +1,8 @@
 import type { LetterDoc } from "@lampcrate/contract";
-import { codeInAddress, dateWords } from "@lampcrate/core";
+import { codeInAddress } from "@lampcrate/core";
 import { Link } from "react-router";
 import { useWords } from "../../shared/words/useWords.ts";
+import { dayWords } from "../dayWords.ts";
 
 interface LettersProps {
   readonly letters: readonly LetterDoc[];
@@ -19,7 +20,7 @@ export function Letters({ letters, code }: LettersProps) {
       {letters.map(({ id, kind, at, subject, body }) => (
         <details key={id}>
           <summary>
-            {subject} <span className="soft small">{dateWords(new Date(at).toLocaleDateString("sv"))}</span>
+            {subject} <span className="soft small">{dayWords(at)}</span>
           </summary>
           {kind === "reveal" ? (
             <p>

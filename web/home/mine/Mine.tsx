@@ -1,10 +1,10 @@
 import type { MineDoc, VersionInput } from "@lampcrate/contract";
-import { dateWords } from "@lampcrate/core";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { AskError, api, ask } from "../../shared/client.ts";
 import { filledVersions, versionsOf } from "../../shared/logbook/versions.ts";
 import { useConsent, useWords } from "../../shared/words/useWords.ts";
+import { dayWords } from "../dayWords.ts";
 import { focused } from "../focused.ts";
 import { useFragment } from "../fragment.ts";
 import { AboutIt } from "../logbook/AboutIt.tsx";
@@ -176,11 +176,10 @@ function OpenMine({ mine, secret, onErased }: { readonly mine: MineDoc; readonly
 /** What an adult agreed to, word for word, and when. */
 function Agreed({ consents }: { readonly consents: MineDoc["consents"] }) {
   const words = useWords().mine;
-  const day = (at: number): string => dateWords(new Date(at).toLocaleDateString("sv"));
   return (
     <ul className="plain-list small soft">
       {consents.map((one) => (
-        <li key={one.part}>{(one.given ? words.agreed : words.declined)(day(one.at), one.words)}</li>
+        <li key={one.part}>{(one.given ? words.agreed : words.declined)(dayWords(one.at), one.words)}</li>
       ))}
     </ul>
   );

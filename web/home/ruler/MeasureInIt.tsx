@@ -2,7 +2,6 @@ import {
   bestUnit,
   type PhotoLength,
   type PictureDepth,
-  type PictureEnds,
   parseQuantity,
   photoLength,
   pictureDepths,
@@ -11,7 +10,8 @@ import {
   type UnitChoice,
 } from "@lampcrate/core";
 import { useId, useState } from "react";
-import { type LaidLine, PhotoRuler } from "../../shared/pieces/PhotoRuler.tsx";
+import { PhotoRuler } from "../../shared/pieces/PhotoRuler.tsx";
+import { useLaidLines } from "../../shared/pieces/useLaidLines.ts";
 import { useWords } from "../../shared/words/useWords.ts";
 import { focused } from "../focused.ts";
 import type { LengthTarget } from "./lengthTargets.ts";
@@ -60,7 +60,7 @@ interface MeasuringProps extends Omit<MeasureInItProps, "onClose"> {
 function Measuring({ src, label, size, units, targets }: MeasuringProps) {
   const words = useWords().ruler;
   const id = useId();
-  const [lines, setLines] = useState(() => startingLines(size));
+  const { lines, move } = useLaidLines(size);
   const [typed, setTyped] = useState("");
   const [depth, setDepth] = useState<PictureDepth>("same");
   const [pointsAPx, setScale] = useState(1);
@@ -72,15 +72,7 @@ function Measuring({ src, label, size, units, targets }: MeasuringProps) {
   const paper = units === "imperial" ? "11 in" : "29.7 cm";
   return (
     <>
-      <PhotoRuler
-        src={src}
-        label={label}
-        {...size}
-        lines={lines}
-        names={words.names}
-        onMove={(line: LaidLine, ends) => setLines((now) => ({ ...now, [line]: ends }))}
-        onScale={setScale}
-      />
+      <PhotoRuler src={src} label={label} {...size} lines={lines} names={words.names} onMove={move} onScale={setScale} />
       <label className="field">
         <span>{words.known}</span>
         <input
@@ -145,13 +137,4 @@ function Found({ length: { si, off, limit, doubts }, units }: { readonly length:
       ))}
     </>
   );
-}
-
-/** Where the lines lie at first: the known one low, the other at the middle. */
-function startingLines({ width, height }: { readonly width: number; readonly height: number }): Record<LaidLine, PictureEnds> {
-  const across = (y: number): PictureEnds => [
-    { x: 0.25 * width, y: y * height },
-    { x: 0.75 * width, y: y * height },
-  ];
-  return { known: across(0.82), claimed: across(0.45) };
 }

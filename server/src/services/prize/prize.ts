@@ -1,6 +1,6 @@
 import { randomInt } from "node:crypto";
 import type { ClaimDoc, DrawnAmong, PrizeDoc, PrizeInput, PrizeWin } from "@lampcrate/contract";
-import { dateWords, prizeDraw } from "@lampcrate/core";
+import { dateOf, dateWords, prizeDraw } from "@lampcrate/core";
 import { and, asc, eq, inArray, isNotNull, type SQL } from "drizzle-orm";
 import { customAlphabet } from "nanoid";
 import type { Store } from "../../db/open.ts";
@@ -118,10 +118,7 @@ export function handOut(deps: Deps, person: Person, runId: string, typed: string
       .where(and(eq(prizeWin.runId, runId), eq(prizeWin.code, code), stands))
       .get();
     if (!won) throw badField("code", "No winner of this run has that code. Compare it letter by letter.");
-    if (won.claimedAt !== null) {
-      const day = new Date(won.claimedAt).toLocaleDateString("sv", { timeZone: houseZone(tx) });
-      throw badField("code", `This prize was handed out on ${dateWords(day)}.`);
-    }
+    if (won.claimedAt !== null) throw badField("code", `This prize was handed out on ${dateWords(dateOf(won.claimedAt, houseZone(tx)))}.`);
     tx.update(prizeWin).set({ claimedAt: clock(), claimedBy: person.id }).where(eq(prizeWin.entryKey, won.entryKey)).run();
   });
 }
