@@ -20,14 +20,28 @@ export async function openPhone(browser: Browser): Promise<Page> {
 
 /** A run of the demo by its title, as the season lists it. */
 export async function runOf(page: Page, house: House, title: string): Promise<{ id: string; code: string; path: string }> {
-  const season = (await (await page.request.get(`${house.url}/api/season`)).json()) as {
-    runs: { id: string; title: string; code: string | null }[];
-  };
-  const run = season.runs.find((r) => r.title === title);
+  const run = (await runsOf(page, house)).find((r) => r.title === title);
   if (!run) throw new Error(`the demo has no run ${title}`);
   const code = run.code ?? "";
-  return { id: run.id, code, path: `/h/${code.toLowerCase().replaceAll(" ", "-")}` };
+  return { id: run.id, code, path: pathOf(code) };
 }
+
+/** The sheets of all published runs of the demo. */
+export const publishedPaths = async (page: Page, house: House): Promise<string[]> =>
+  (await runsOf(page, house)).flatMap(({ code }) => (code === null ? [] : [pathOf(code)]));
+
+interface ListedRun {
+  readonly id: string;
+  readonly title: string;
+  readonly code: string | null;
+}
+
+async function runsOf(page: Page, house: House): Promise<readonly ListedRun[]> {
+  const season = (await (await page.request.get(`${house.url}/api/season`)).json()) as { runs: ListedRun[] };
+  return season.runs;
+}
+
+const pathOf = (code: string): string => `/h/${code.toLowerCase().replaceAll(" ", "-")}`;
 
 /** Chooses by its words in one of the desk's lists; `among` is the list, as Playwright finds it by its label. */
 export async function choose(among: Locator, words: string): Promise<void> {

@@ -20,6 +20,7 @@ export * from "./brief/told.ts";
 export * from "./calendar/backPlan.ts";
 export * from "./calendar/clashes.ts";
 export * from "./calendar/clashTold.ts";
+export { dateWords, dayAndMonth, isDate } from "./calendar/dateWords.ts";
 export { adultsNeeded } from "./calendar/houseClashes.ts";
 export * from "./calendar/houseRules.ts";
 export * from "./calendar/labels.ts";

@@ -50,6 +50,24 @@ describe("wall clock", () => {
   it("says dates in words", () => {
     expect(dateWords("2027-01-03")).toBe("Sunday 3 January 2027");
     expect([shortDate("2026-09-05", "2026-11-25"), dayAndMonth("2026-09-05")]).toEqual(["Sat 5 Sep", "5 Sep"]);
+    for (const none of ["2026-02-30", "2026-13-01", "soon", "2026-12-05T10:00"])
+      expect(() => dateWords(none)).toThrow(`${none} is no date`);
+  });
+
+  it("names every day of some years as Intl does, long and short", () => {
+    const named = (length: "long" | "short"): Intl.DateTimeFormat =>
+      new Intl.DateTimeFormat("en-GB", { weekday: length, day: "numeric", month: "long", year: "numeric", timeZone: "UTC" });
+    const [long, short] = [named("long"), named("short")];
+    for (let day = Date.UTC(2024, 0, 1); day < Date.UTC(2029, 0, 1); day += 24 * hour) {
+      const date = new Date(day).toISOString().slice(0, 10);
+      expect(dateWords(date)).toBe(long.format(day).replace(/^(\w+),? /, "$1 "));
+      const [weekday, , month] = short
+        .format(day)
+        .replace(",", "")
+        .split(" ")
+        .map((word, i) => (i === 2 ? word.slice(0, 3) : word));
+      expect(shortDate(date, null)).toBe(`${weekday} ${new Date(day).getUTCDate()} ${month} ${date.slice(0, 4)}`);
+    }
   });
 
   it("finds the day that was meant when the year was a slip", () => {

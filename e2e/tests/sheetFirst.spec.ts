@@ -1,5 +1,5 @@
 import { expect, test } from "@playwright/test";
-import { openDesk, openPhone, runOf } from "../desk.ts";
+import { openDesk, openPhone, publishedPaths, runOf } from "../desk.ts";
 import { type House, startHouse } from "../harness.ts";
 
 let house: House;
@@ -26,15 +26,51 @@ test("a challenge's sheet is read without any script, and taken over by it witho
   const asked: string[] = [];
   const phone = await openPhone(browser);
   phone.on("request", (request) => asked.push(new URL(request.url()).pathname));
+  let scripts = 0;
+  phone.on("response", (answer) => {
+    if (answer.url().endsWith(".js")) scripts += Number(answer.headers()["content-length"]);
+  });
   const errors: string[] = [];
   phone.on("console", (message) => message.type() === "error" && errors.push(message.text()));
   await phone.goto(house.url + path);
   await phone.getByRole("button", { name: "Print this sheet" }).waitFor();
   await phone.waitForLoadState("networkidle");
   expect(asked.filter((name) => name.startsWith("/api/public/runs/") && !name.endsWith("qr.svg"))).toEqual([]);
+  // As it travels: what only the desk needs, time zones above all, has crept in before.
+  expect(scripts).toBeGreaterThan(100_000);
+  expect(scripts).toBeLessThan(180_000);
   await phone.getByRole("link", { name: "Open the logbook" }).click();
   await expect(phone.getByRole("heading", { name: "Logbook", level: 1 })).toBeVisible();
   await phone.goBack();
   await expect(phone.getByRole("heading", { name: "Seed-Wing Spinner", level: 1 })).toBeVisible();
   expect(errors).toEqual([]);
+});
+
+test("what the server drew stays as it is when the script takes it over, on every sheet, in either language and size of letters", async ({
+  browser,
+}) => {
+  const desk = await openDesk(browser, house);
+  const phone = await openPhone(browser);
+  const wrong: string[] = [];
+  phone.on("pageerror", (error) => wrong.push(String(error)));
+  phone.on("console", (message) => message.type() === "error" && wrong.push(message.text()));
+  await phone.addInitScript(() => {
+    document.addEventListener("DOMContentLoaded", () => document.querySelector("h1")?.setAttribute("data-drawn", "by the server"));
+  });
+  const larger = phone.getByRole("button", { name: /Larger letters|Letras más grandes/ });
+  const paths = await publishedPaths(desk, house);
+  expect(paths.length).toBeGreaterThan(4);
+  for (const path of paths) {
+    for (const language of ["es", "en"]) {
+      await phone.goto(`${house.url}${path}?in=${language}`);
+      // The letters made larger on the sheet before are remembered, which the server can't know.
+      await expect(larger).toHaveAttribute("aria-pressed", String(language === "en"));
+      await expect(async () => {
+        await larger.click();
+        await expect(larger).toHaveAttribute("aria-pressed", String(language === "es"), { timeout: 500 });
+      }).toPass();
+      await expect(phone.locator("h1")).toHaveAttribute("data-drawn", "by the server");
+    }
+  }
+  expect(wrong).toEqual([]);
 });

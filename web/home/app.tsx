@@ -1,7 +1,7 @@
 import type { SheetDoc } from "@lampcrate/contract";
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { StrictMode, startTransition } from "react";
-import { createRoot } from "react-dom/client";
+import { createRoot, hydrateRoot } from "react-dom/client";
 import { createBrowserRouter, Outlet, RouterProvider, ScrollRestoration } from "react-router";
 import { AskError } from "../shared/client.ts";
 import { fetchFamily } from "./family.ts";
@@ -72,29 +72,33 @@ const router = createBrowserRouter([
   },
 ]);
 
-/** The sheet that the server answered with: taken over at once, without asking for it again. */
-async function takeOver(): Promise<void> {
+/** The sheet that the server answered with: taken over at once, without asking for it again. False where it answered with none. */
+async function takeOver(): Promise<boolean> {
   const text = document.getElementById("given-sheet")?.textContent;
-  if (!text) return;
+  if (!text) return false;
   const sheet = JSON.parse(text) as SheetDoc;
   await fetchFamily(sheet.brief.family);
   queries.setQueryData(sheetQuery(location.pathname.split("/")[2] ?? "").queryKey, sheet);
+  return true;
 }
 
 const root = document.getElementById("root");
 if (!root) throw new Error("the page has no root");
 await speakPageLanguage();
-await takeOver();
-// A little at a time: whoever reads or scrolls meanwhile is not held up.
-startTransition(() =>
-  createRoot(root).render(
-    <StrictMode>
-      <QueryClientProvider client={queries}>
-        <RouterProvider router={router} />
-      </QueryClientProvider>
-    </StrictMode>,
-  ),
+const isDrawn = await takeOver();
+const pages = (
+  <StrictMode>
+    <QueryClientProvider client={queries}>
+      <RouterProvider router={router} />
+    </QueryClientProvider>
+  </StrictMode>
 );
+// A little at a time: whoever reads or scrolls meanwhile is not held up.
+startTransition(() => {
+  // A sheet is taken over as it stands; of a logbook the server draws the head alone.
+  if (isDrawn && !location.pathname.endsWith("/log")) hydrateRoot(root, pages);
+  else createRoot(root).render(pages);
+});
 
 /** What a page that was closed had not sent yet goes on by itself. */
 async function goOn(): Promise<void> {

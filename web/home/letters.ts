@@ -1,7 +1,16 @@
 const key = "lampcrate-letters";
 
+/** Who shows whether letters are large. */
+const watchers = new Set<() => void>();
+
+/** Calls `changed` whenever letters are made larger or plain again; gives what ends that. */
+export function watchLetters(changed: () => void): () => void {
+  watchers.add(changed);
+  return () => watchers.delete(changed);
+}
+
 /** Whether this device shows large letters. */
-export const lettersAreLarge = (): boolean => typeof document !== "undefined" && document.documentElement.dataset["letters"] === "large";
+export const lettersAreLarge = (): boolean => document.documentElement.dataset["letters"] === "large";
 
 /** Shows the letters as large as this device was told to before. */
 export function showLetters(): void {
@@ -22,4 +31,5 @@ export function keepLetters(large: boolean): void {
   } catch {
     // As above.
   }
+  for (const changed of watchers) changed();
 }

@@ -1,5 +1,5 @@
 import { IntlMessageFormat } from "intl-messageformat";
-import { dateWords } from "../calendar/wallClock.ts";
+import { dateWords } from "../calendar/dateWords.ts";
 import { families } from "../family/families.ts";
 import { amountWords, type StockUnit } from "../kit/amounts/amountWords.ts";
 import type { KitLine } from "../kit/brief/kitLine.ts";

@@ -1,5 +1,5 @@
 import { Temporal } from "temporal-polyfill";
-import { spokenNow } from "../language/language.ts";
+import { shortParts } from "./dateWords.ts";
 import { remembered } from "./remembered.ts";
 
 /** True for a time zone name this machine knows, such as "CET" or "UTC". */
@@ -10,12 +10,6 @@ export function isZone(zone: string): boolean {
   } catch {
     return false;
   }
-}
-
-/** True for a local date that exists, such as "2026-12-05". */
-export function isDate(text: string): boolean {
-  const at = /^\d{4}-\d{2}-\d{2}$/.test(text) ? Date.parse(`${text}T00:00:00Z`) : Number.NaN;
-  return !Number.isNaN(at) && new Date(at).toISOString().startsWith(text);
 }
 
 /**
@@ -88,24 +82,6 @@ export const mondayOf = (date: string): string => addDays(date, 1 - weekdayOf(da
 /** Weekdays in a few letters, Monday first. */
 export const weekdayNames = ["Mon", "Tue", "Wed", "Thu", "Fri", "Sat", "Sun"] as const;
 
-/** Names of days and months as Intl has them; a date's own, in no zone. */
-const named = (length: "long" | "short"): ((date: string) => readonly string[]) => {
-  const format = new Intl.DateTimeFormat("en", { weekday: length, day: "numeric", month: length, year: "numeric", timeZone: "UTC" });
-  return (date) => {
-    const parts = format.formatToParts(Temporal.PlainDate.from(date).toZonedDateTime("UTC").epochMilliseconds);
-    return (["weekday", "day", "month", "year"] as const).map((type) => parts.find((part) => part.type === type)?.value ?? "");
-  };
-};
-const [inFull, inShort] = [named("long"), named("short")];
-
-/** A date in words, such as "Sunday 3 January 2027", in the language that is spoken. */
-export function dateWords(date: string): string {
-  const { id } = spokenNow();
-  if (id === "en") return inFull(date).join(" ");
-  const format = new Intl.DateTimeFormat(id, { dateStyle: "full", timeZone: "UTC" });
-  return format.format(Temporal.PlainDate.from(date).toZonedDateTime("UTC").epochMilliseconds);
-}
-
 /** Dates farther from today than this, either way, are told with their year. */
 const nearDays = 180;
 
@@ -114,7 +90,7 @@ export const shortDate = (date: string, today: string | null): string => shortFr
 
 const shortFrom = remembered((date: string, today: string): string => {
   const near = today !== "" && Math.abs(daysBetween(today, date)) <= nearDays;
-  return inShort(date)
+  return shortParts(date)
     .slice(0, near ? 3 : 4)
     .join(" ");
 });
@@ -126,9 +102,4 @@ export function nextSameDay(date: string, today: string): string {
     const next = Temporal.PlainDate.from({ year, month, day });
     if (next.day === day && next.toString() >= today) return next.toString();
   }
-}
-
-/** The day and month alone, such as "5 Dec", for an axis. */
-export function dayAndMonth(date: string): string {
-  return inShort(date).slice(1, 3).join(" ");
 }

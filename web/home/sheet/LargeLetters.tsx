@@ -1,21 +1,14 @@
-import { useState } from "react";
+import { useSyncExternalStore } from "react";
 import { useWords } from "../../shared/words/useWords.ts";
-import { keepLetters, lettersAreLarge } from "../letters.ts";
+import { keepLetters, lettersAreLarge, watchLetters } from "../letters.ts";
 
 /** Letters half as large again, on the screen and on paper; the device remembers it. */
 export function LargeLetters() {
   const words = useWords();
-  const [large, setLarge] = useState(lettersAreLarge);
+  // The server can't know what the device remembers: it draws plain letters.
+  const large = useSyncExternalStore(watchLetters, lettersAreLarge, () => false);
   return (
-    <button
-      type="button"
-      className="plain"
-      aria-pressed={large}
-      onClick={() => {
-        keepLetters(!large);
-        setLarge(!large);
-      }}
-    >
+    <button type="button" className="plain" aria-pressed={large} onClick={() => keepLetters(!large)}>
       {words.sheet.large}
     </button>
   );

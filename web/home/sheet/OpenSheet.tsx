@@ -1,5 +1,6 @@
 import type { SheetDoc } from "@lampcrate/contract";
 import { askedWords, codeInAddress, dateWords, showQuantity } from "@lampcrate/core";
+import { Suspense } from "react";
 import { Link } from "react-router";
 import { RigDrawing } from "../../shared/pieces/RigDrawing.tsx";
 import { useWords } from "../../shared/words/useWords.ts";
@@ -9,8 +10,19 @@ import { LargeLetters } from "./LargeLetters.tsx";
 import { Materials } from "./Materials.tsx";
 import { ToBeat } from "./ToBeat.tsx";
 
-/** The sheet of a challenge, on a phone or on one printed page; the server answers with the same. */
+/**
+ * The sheet of a challenge, on a phone or on one printed page; the server answers with the same. What the server drew is
+ * taken over a little at a time, which React does only below a boundary.
+ */
 export function OpenSheet({ sheet }: { readonly sheet: SheetDoc }) {
+  return (
+    <Suspense>
+      <SheetBody sheet={sheet} />
+    </Suspense>
+  );
+}
+
+function SheetBody({ sheet }: { readonly sheet: SheetDoc }) {
   const words = useWords();
   const { brief, units } = sheet;
   const family = familyOf(brief);
