@@ -1,4 +1,5 @@
 import type { Field, Measure } from "../family/shape.ts";
+import { said, saying } from "../language/language.ts";
 import { type Asked, parseQuantity, type Read } from "../quantity/parse.ts";
 import { comparedGuess, plainer } from "../quantity/plainly.ts";
 import { refusalWords } from "../quantity/reasons.ts";
@@ -44,12 +45,16 @@ export function readSetting(
   field: Field | undefined,
 ): { readonly at: number | string | null; readonly trouble: string | null } {
   if (raw === null) return { at: null, trouble: null };
-  if (!field) return { at: null, trouble: "Nothing varies from trial to trial in this challenge." };
+  if (!field) return { at: null, trouble: said("Nothing varies from trial to trial in this challenge.") };
   if (field.kind === "choice")
     return field.options.some(({ id }) => id === raw)
       ? { at: raw, trouble: null }
-      : { at: null, trouble: `Choose one of: ${field.options.map(({ words }) => words).join(", ")}.` };
+      : { at: null, trouble: saying`Choose one of: ${field.options.map(({ words }) => words).join(", ")}.` };
   const asked = { dimension: field.dimension, defaultUnit: settingUnit(field) };
   const read = readAs(raw, asked);
   return read.ok ? { at: read.si, trouble: null } : { at: null, trouble: refusalWords(read.reason, raw, asked) };
 }
+
+/** What to say of a trial without a setting that says nothing without one, a rung of a ladder; null where it may be missing. */
+export const settingMissing = ({ rungs, setting }: Measure): string | null =>
+  rungs && setting?.kind === "number" ? saying`Say what it was tried at: ${setting.words}.` : null;

@@ -1,14 +1,13 @@
 import type { Measure, UnitChoice } from "@lampcrate/core";
 import { flagWords, reasonWords, showAsTyped, showQuantity } from "@lampcrate/core";
 import { useWords } from "../../shared/words/useWords.ts";
-import { cellName } from "./Grid.tsx";
+import { cellName } from "./columns.ts";
 import type { AskedCell } from "./read.ts";
 
 interface AskedCellsProps {
   readonly asked: readonly AskedCell[];
   readonly measure: Measure;
   readonly units: UnitChoice;
-  readonly variedWords: string | null;
   readonly onWrite: (cell: AskedCell, text: string) => void;
   readonly onKeep: (cell: AskedCell) => void;
 }
@@ -16,7 +15,7 @@ interface AskedCellsProps {
 const mostShown = 12;
 
 /** What the sheet asks about, cell by cell: how to write it, or what an odd value might have been. Nothing is changed without a press. */
-export function AskedCells({ asked, measure, units, variedWords, onWrite, onKeep }: AskedCellsProps) {
+export function AskedCells({ asked, measure, units, onWrite, onKeep }: AskedCellsProps) {
   const words = useWords();
   if (asked.length === 0) return null;
   return (
@@ -30,7 +29,7 @@ export function AskedCells({ asked, measure, units, variedWords, onWrite, onKeep
               className="link"
               onClick={() => document.querySelector<HTMLInputElement>(`[data-cell="${cell.line} ${cell.column.id}"]`)?.focus()}
             >
-              {cellName(cell.line, cell.column, variedWords, words)}
+              {cellName(cell.line, cell.column, words)}
             </button>
             : {cell.trouble ?? <Odd cell={cell} measure={measure} units={units} onWrite={onWrite} onKeep={onKeep} />}
           </li>
@@ -41,7 +40,7 @@ export function AskedCells({ asked, measure, units, variedWords, onWrite, onKeep
   );
 }
 
-function Odd({ cell, measure, units, onWrite, onKeep }: Omit<AskedCellsProps, "asked" | "variedWords"> & { readonly cell: AskedCell }) {
+function Odd({ cell, measure, units, onWrite, onKeep }: Omit<AskedCellsProps, "asked"> & { readonly cell: AskedCell }) {
   const words = useWords();
   const { checked } = cell;
   if (!checked?.read.ok) return null;

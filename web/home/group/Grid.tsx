@@ -1,38 +1,41 @@
 import type { SheetDoc } from "@lampcrate/contract";
 import { mostBuilders } from "@lampcrate/contract";
-import type { Measure } from "@lampcrate/core";
-import { type ClipboardEvent, type KeyboardEvent, memo, useRef } from "react";
+import type { Family } from "@lampcrate/core";
+import { type ClipboardEvent, type KeyboardEvent, useRef } from "react";
 import { useWords } from "../../shared/words/useWords.ts";
-import { type Column, columnsOf } from "./columns.ts";
-import { blankLine, type GroupDraft, type GroupLine, markColumn, withBlock, withCell } from "./draft.ts";
+import { columnsOf, everyone, headOf, versionName, versionsOn } from "./columns.ts";
+import { blankLine, type GroupDraft, markColumn, type Pasted, withBlock, withCell } from "./draft.ts";
+import { GridLine } from "./GridLine.tsx";
 
 interface GridProps {
   readonly sheet: SheetDoc;
-  readonly measure: Measure;
+  readonly family: Family;
   readonly draft: GroupDraft;
-  readonly variedWords: string | null;
   /** Cells that are asked about, by line and column: "3 1.2". */
   readonly asked: ReadonlySet<string>;
   readonly onChange: (patch: (now: GroupDraft) => Partial<GroupDraft>) => void;
   /** A block was put in at once: so many lines were too many. */
-  readonly onPasted: (before: readonly GroupLine[], left: number) => void;
+  readonly onPasted: (pasted: Pasted) => void;
 }
 
 /** A whole group on one page, filled in by keyboard or from a spreadsheet: Enter and the arrows go down and up, Tab goes on. */
-export function Grid({ sheet, measure, draft, variedWords, asked, onChange, onPasted }: GridProps) {
+export function Grid({ sheet, family, draft, asked, onChange, onPasted }: GridProps) {
   const words = useWords();
   const table = useRef<HTMLTableElement>(null);
-  const columns = columnsOf(sheet, draft);
-  const unit = measure.rungs ? null : measure.unit;
+  const columns = columnsOf(family, sheet.brief, draft);
   const all = [markColumn, ...columns.map(({ id }) => id)];
   const write = (line: number, column: string, text: string): void =>
-    onChange(({ lines }) => ({ lines: lines.map((one, i) => (i === line ? withCell(one, [column, text]) : one)) }));
+    onChange((now) =>
+      line === everyone
+        ? { everyone: { ...now.everyone, [column]: text } }
+        : { lines: now.lines.map((one, i) => (i === line ? withCell(one, [column, text]) : one)) },
+    );
   const paste = async (line: number, column: string, text: string): Promise<void> => {
     const block = await blockOf(text, all.slice(all.indexOf(column)));
     onChange((now) => {
-      const { lines, left } = withBlock(now.lines, line, block);
-      onPasted(now.lines, left);
-      return { lines };
+      const { left, ...put } = withBlock(now, line, block);
+      onPasted({ before: { lines: now.lines, everyone: now.everyone }, left });
+      return put;
     });
   };
   const onPaste = (event: ClipboardEvent<HTMLInputElement>, line: number, column: string): void => {
@@ -47,6 +50,13 @@ export function Grid({ sheet, measure, draft, variedWords, asked, onChange, onPa
     event.preventDefault();
     table.current?.querySelector<HTMLInputElement>(`[data-cell="${line + by} ${column}"]`)?.focus();
   };
+  const askedIn = (line: number): string =>
+    columns
+      .filter(({ id }) => asked.has(`${line} ${id}`))
+      .map(({ id }) => id)
+      .join(" ");
+  const shape = `${all.join(" ")} ${draft.varied}`;
+  const shared = { columns, shape, forAll: draft.everyone, on: { write, onPaste, onKey } };
   return (
     <div className="grid-frame" role="region" aria-label={words.group.table} tabIndex={-1}>
       <table className="group-grid" ref={table}>
@@ -58,36 +68,27 @@ export function Grid({ sheet, measure, draft, variedWords, asked, onChange, onPa
             <th scope="col" rowSpan={2}>
               {words.group.mark}
             </th>
-            {Array.from({ length: draft.versions }, (_, v) => (
-              <th key={v} scope="colgroup" colSpan={columns.length / draft.versions}>
-                {words.log.version(v + 1)}
+            {versionsOn(family, draft).map((version) => (
+              <th key={version} scope="colgroup" colSpan={columns.filter((column) => column.version === version).length}>
+                {versionName(version, words)}
               </th>
             ))}
           </tr>
           <tr>
             {columns.map((column) => (
               <th key={column.id} scope="col">
-                {headOf(column, variedWords, words.log.trial)}
-                {column.trial !== null && unit ? <span className="soft">, {unit}</span> : null}
+                {headOf(column, words)}
+                {column.unit ? <span className="soft">, {column.unit}</span> : null}
               </th>
             ))}
           </tr>
         </thead>
         <tbody>
+          {columns.some(({ holds }) => holds === "setting") ? (
+            <GridLine {...shared} line={{ mark: "", cells: draft.everyone }} at={everyone} asked={askedIn(everyone)} />
+          ) : null}
           {draft.lines.map((line, at) => (
-            <Line
-              key={line.id}
-              line={line}
-              at={at}
-              columns={columns}
-              shape={`${all.join(" ")} ${variedWords}`}
-              asked={columns
-                .filter(({ id }) => asked.has(`${at} ${id}`))
-                .map(({ id }) => id)
-                .join(" ")}
-              variedWords={variedWords}
-              on={{ write, onPaste, onKey }}
-            />
+            <GridLine key={line.id} {...shared} line={line} at={at} asked={askedIn(at)} />
           ))}
         </tbody>
       </table>
@@ -104,63 +105,6 @@ export function Grid({ sheet, measure, draft, variedWords, asked, onChange, onPa
       ) : null}
     </div>
   );
-}
-
-const headOf = ({ trial }: Column, variedWords: string | null, trialWords: (n: number) => string): string =>
-  trial === null ? (variedWords ?? "") : trialWords(trial);
-
-interface LineProps {
-  readonly line: GroupLine;
-  readonly at: number;
-  readonly columns: readonly Column[];
-  /** What the columns are, and what they are called. */
-  readonly shape: string;
-  readonly asked: string;
-  readonly variedWords: string | null;
-  readonly on: {
-    readonly write: (line: number, column: string, text: string) => void;
-    readonly onPaste: (event: ClipboardEvent<HTMLInputElement>, line: number, column: string) => void;
-    readonly onKey: (event: KeyboardEvent<HTMLInputElement>, line: number, column: string) => void;
-  };
-}
-
-/** Painted anew only when what stands in it, or is asked of it, has changed: sixty lines are some seven hundred boxes. */
-const Line = memo(
-  function Line({ line, at, columns, asked, variedWords, on }: LineProps) {
-    const words = useWords();
-    const odd = asked.split(" ");
-    const box = (column: string, label: string, text: string, most: number) => (
-      <input
-        className="cell"
-        data-cell={`${at} ${column}`}
-        aria-label={label}
-        aria-invalid={odd.includes(column)}
-        maxLength={most}
-        value={text}
-        onChange={(event) => on.write(at, column, event.target.value)}
-        onPaste={(event) => on.onPaste(event, at, column)}
-        onKeyDown={(event) => on.onKey(event, at, column)}
-      />
-    );
-    return (
-      <tr>
-        <th scope="row">{at + 1}</th>
-        <td>{box(markColumn, words.group.markOf(at + 1), line.mark, 40)}</td>
-        {columns.map((column) => (
-          <td key={column.id} className={column.trial === null ? "varied" : undefined}>
-            {box(column.id, cellName(at, column, variedWords, words), line.cells[column.id] ?? "", 60)}
-          </td>
-        ))}
-      </tr>
-    );
-  },
-  (before, now) => before.line === now.line && before.asked === now.asked && before.shape === now.shape && before.at === now.at,
-);
-
-/** A cell as it is spoken of: "row 3, version 1, trial 2". */
-export function cellName(line: number, column: Column, variedWords: string | null, words: ReturnType<typeof useWords>): string {
-  const version = words.log.version(column.version).toLowerCase();
-  return words.group.cell(line + 1, version, headOf(column, variedWords, words.log.trial).toLowerCase());
 }
 
 /** Rows of a spreadsheet as cells of the columns they fall under; what reaches beyond the last column is left out. */

@@ -10,8 +10,8 @@ import { comesAgain } from "../sending/useSendAgain.ts";
 import { closingWords } from "../sheet/OpenSheet.tsx";
 import { WithSheet } from "../sheet/WithSheet.tsx";
 import { AskedCells } from "./AskedCells.tsx";
-import { fitsCells, variedFields } from "./columns.ts";
-import { type GroupLine, withCell } from "./draft.ts";
+import { variedFields } from "./columns.ts";
+import { type GroupLine, type Pasted, withCell } from "./draft.ts";
 import { Grid } from "./Grid.tsx";
 import { GroupSent } from "./GroupSent.tsx";
 import type { AskedCell } from "./read.ts";
@@ -28,7 +28,6 @@ function OpenGroup({ sheet }: { readonly sheet: SheetDoc }) {
   const host = useHost();
   const book = useGroup(sheet);
   const family = familyOf(sheet.brief);
-  const [measure] = family.measures(sheet.brief.spec);
   if (book.draft.sent) return <GroupSent sheet={sheet} draft={book.draft} onStartOver={book.startOver} />;
   const path = `/h/${codeInAddress(sheet.code)}`;
   return (
@@ -42,13 +41,7 @@ function OpenGroup({ sheet }: { readonly sheet: SheetDoc }) {
         <h1>{words.group.title}</h1>
       </header>
       <p className="goal">{family.goalWords(sheet.brief.spec, (si, dimension) => showQuantity(si, dimension, sheet.units))}</p>
-      {fitsCells(measure) ? (
-        <FillIn sheet={sheet} book={book} />
-      ) : (
-        <p className="card">
-          {words.group.notHere} <Link to={`${path}/log`}>{words.sheet.log}</Link>
-        </p>
-      )}
+      <FillIn sheet={sheet} book={book} />
     </main>
   );
 }
@@ -59,16 +52,21 @@ function FillIn({ sheet, book }: { readonly sheet: SheetDoc; readonly book: Grou
   const family = familyOf(sheet.brief);
   const [measure] = family.measures(sheet.brief.spec);
   const fields = variedFields(family, sheet.brief);
-  const variedWords = fields.find(({ id }) => id === draft.varied)?.words ?? null;
-  const [pasted, setPasted] = useState<{ readonly before: readonly GroupLine[]; readonly left: number } | null>(null);
+  const [pasted, setPasted] = useState<Pasted | null>(null);
   const patchLine = ({ line }: AskedCell, patch: (of: GroupLine) => GroupLine): void =>
     change(({ lines }) => ({ lines: lines.map((one, i) => (i === line ? patch(one) : one)) }));
   return (
     <>
       <p className="no-print">
-        {words.group.how} {measure.rungs || measure.numberless ? words.group.howJudged : words.group.howNumbers}
+        {words.group.how}{" "}
+        {measure.rungs
+          ? words.group.howRungs(measure.rungs.steps.map((step, i) => `${i + 1} ${step}`).join(", "))
+          : measure.numberless
+            ? words.group.howJudged
+            : words.group.howNumbers}
+        {measure.setting ? ` ${words.group.howSettings}` : ""}
       </p>
-      <Setup fields={fields} book={book} />
+      <Setup fields={fields} control={family.protocol.control ?? null} book={book} />
       {pasted ? (
         <p role="status" className="ask no-print">
           {pasted.left > 0 ? `${words.group.tooMany(pasted.left)} ` : `${words.group.pasted} `}
@@ -76,7 +74,7 @@ function FillIn({ sheet, book }: { readonly sheet: SheetDoc; readonly book: Grou
             type="button"
             className="plain"
             onClick={() => {
-              change({ lines: pasted.before });
+              change(pasted.before);
               setPasted(null);
             }}
           >
@@ -86,18 +84,16 @@ function FillIn({ sheet, book }: { readonly sheet: SheetDoc; readonly book: Grou
       ) : null}
       <Grid
         sheet={sheet}
-        measure={measure}
+        family={family}
         draft={draft}
-        variedWords={variedWords}
         asked={new Set(read.asked.map(({ line, column }) => `${line} ${column.id}`))}
         onChange={change}
-        onPasted={(before, left) => setPasted({ before, left })}
+        onPasted={setPasted}
       />
       <AskedCells
         asked={read.asked}
         measure={measure}
         units={sheet.units}
-        variedWords={variedWords}
         onWrite={(cell, text) => patchLine(cell, (line) => withCell(line, [cell.column.id, text]))}
         onKeep={(cell) => patchLine(cell, (line) => ({ ...line, kept: [...line.kept, cell.column.id] }))}
       />
@@ -106,31 +102,48 @@ function FillIn({ sheet, book }: { readonly sheet: SheetDoc; readonly book: Grou
   );
 }
 
-function Setup({ fields, book: { draft, change } }: { readonly fields: readonly Field[]; readonly book: GroupBook }) {
+interface SetupProps {
+  readonly fields: readonly Field[];
+  /** The challenge's bare test, in words; null where it has none. */
+  readonly control: string | null;
+  readonly book: GroupBook;
+}
+
+function Setup({ fields, control, book: { draft, change } }: SetupProps) {
   const words = useWords();
   return (
-    <div className="pair no-print">
-      <label className="field">
-        <span>{words.group.versions}</span>
-        <select className="typed" value={draft.versions} onChange={(event) => change({ versions: Number(event.target.value) })}>
-          {[1, 2, 3].map((n) => (
-            <option key={n} value={n}>
-              {n}
-            </option>
-          ))}
-        </select>
-      </label>
-      <label className="field">
-        <span>{words.group.varied}</span>
-        <select className="typed" value={draft.varied ?? ""} onChange={(event) => change({ varied: event.target.value || null })}>
-          <option value="">{words.group.variedNone}</option>
-          {fields.map((field) => (
-            <option key={field.id} value={field.id}>
-              {field.words}
-            </option>
-          ))}
-        </select>
-      </label>
+    <div className="no-print">
+      <div className="pair">
+        <label className="field">
+          <span>{words.group.versions}</span>
+          <select className="typed" value={draft.versions} onChange={(event) => change({ versions: Number(event.target.value) })}>
+            {[1, 2, 3].map((n) => (
+              <option key={n} value={n}>
+                {n}
+              </option>
+            ))}
+          </select>
+        </label>
+        <label className="field">
+          <span>{words.group.varied}</span>
+          <select className="typed" value={draft.varied ?? ""} onChange={(event) => change({ varied: event.target.value || null })}>
+            <option value="">{words.group.variedNone}</option>
+            {fields.map((field) => (
+              <option key={field.id} value={field.id}>
+                {field.words}
+              </option>
+            ))}
+          </select>
+        </label>
+      </div>
+      {control === null ? null : (
+        <label className="tick above">
+          <input type="checkbox" checked={draft.bare} onChange={(event) => change({ bare: event.target.checked })} />
+          <span>
+            {words.group.bare} <span className="soft">{control}</span>
+          </span>
+        </label>
+      )}
     </div>
   );
 }

@@ -1,5 +1,6 @@
 import { type AgeBand, mostBuilders } from "@lampcrate/contract";
 import { nanoid } from "nanoid";
+import { everyone, isSetting, type Layout } from "./columns.ts";
 
 /** One builder's line: what the leader calls them stays on this device; cells by their column. */
 export interface GroupLine {
@@ -11,15 +12,13 @@ export interface GroupLine {
 }
 
 /** A leader's sheet as it is kept on the device. */
-export interface GroupDraft {
+export interface GroupDraft extends Layout {
   readonly id: string;
   readonly secret: string;
   readonly ageBand: AgeBand | null;
   readonly keep: boolean;
-  /** Versions that each builder has room for. */
-  readonly versions: number;
-  /** The variable that builders changed between their versions; null: each something of its own. */
-  readonly varied: string | null;
+  /** What trials were tried at by every builder whose own line says nothing else, by column. */
+  readonly everyone: Readonly<Record<string, string>>;
   readonly lines: readonly GroupLine[];
   /** Set once the server has it: made-up names by row, from 1. */
   readonly sent: Readonly<Record<string, string>> | null;
@@ -39,6 +38,8 @@ export function newGroup(versions: number): GroupDraft {
     keep: false,
     versions,
     varied: null,
+    bare: true,
+    everyone: {},
     lines: Array.from({ length: usualBuilders }, blankLine),
     sent: null,
     sending: false,
@@ -52,7 +53,8 @@ export function keptGroup(code: string): GroupDraft | null {
   try {
     const kept = JSON.parse(localStorage.getItem(keyOf(code)) ?? "null") as GroupDraft | null;
     const isOne = typeof kept?.id === "string" && Array.isArray(kept.lines) && kept.lines.every((line) => typeof line?.cells === "object");
-    return isOne ? kept : null;
+    // A sheet from before these had none of them.
+    return isOne ? { ...kept, bare: kept.bare ?? false, everyone: kept.everyone ?? {} } : null;
   } catch {
     return null;
   }
@@ -110,19 +112,33 @@ export function keepGroup(code: string, draft: GroupDraft): void {
   }
 }
 
-/** Lines with a block of cells put in from a line on; more builders than a sheet takes are left out, and counted. */
+/** What a block that was put in takes the place of, and how many of its lines were too many. */
+export interface Pasted {
+  readonly before: Pick<GroupDraft, "lines" | "everyone">;
+  readonly left: number;
+}
+
+/**
+ * A sheet with a block of cells put in from a line on, -1 for everyone's; more builders than a sheet takes are left out,
+ * and counted.
+ */
 export function withBlock(
-  lines: readonly GroupLine[],
+  { lines, everyone: forAll }: Pick<GroupDraft, "lines" | "everyone">,
   from: number,
   block: readonly (readonly (readonly [column: string, text: string])[])[],
-): { readonly lines: readonly GroupLine[]; readonly left: number } {
+): Pick<GroupDraft, "lines" | "everyone"> & { readonly left: number } {
   const next = [...lines];
   while (next.length < Math.min(mostBuilders, from + block.length)) next.push(blankLine());
   for (const [i, cells] of block.entries()) {
     const line = next[from + i];
     if (line) next[from + i] = cells.reduce(withCell, line);
   }
-  return { lines: next, left: Math.max(0, from + block.length - mostBuilders) };
+  const ofAll = from === everyone ? (block[0] ?? []).filter(([column]) => isSetting(column)) : [];
+  return {
+    lines: next,
+    everyone: ofAll.length === 0 ? forAll : { ...forAll, ...Object.fromEntries(ofAll) },
+    left: Math.max(0, from + block.length - mostBuilders),
+  };
 }
 
 /** The column of what the leader calls a builder. */

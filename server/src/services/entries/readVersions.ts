@@ -10,6 +10,7 @@ import {
   readSetting,
   readTrial,
   refusalWords,
+  settingMissing,
   withTokens,
 } from "@lampcrate/core";
 import { Problem } from "../../http/problem.ts";
@@ -115,10 +116,6 @@ function readNumber(raw: string | null, measure: Measure, field: string, tell: T
     tell(field, refusalWords(found.reason, raw, { dimension: measure.dimension, defaultUnit: measure.unit }));
   return null;
 }
-
-/** A rung of a ladder says nothing without its place on it. */
-const settingMissing = ({ rungs, setting }: Measure): string | null =>
-  rungs && setting?.kind === "number" ? `Say what it was tried at: ${setting.words}.` : null;
 
 /** What is wrong with a kind of result for what is measured; null when nothing is. */
 function kindTrouble(outcome: TrialInput["outcome"], { passes, rungs, steps, numberless, words }: Measure): string | null {
