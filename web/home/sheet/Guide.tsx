@@ -75,7 +75,7 @@ function OpenGuide({ sheet }: { readonly sheet: SheetDoc }) {
       <section className="card wide">
         <h2>{words.guide.help}</h2>
         <p>{words.guide.helpHow}</p>
-        <table>
+        <table className="sentences">
           <thead>
             <tr>
               <th scope="col">{words.guide.seen}</th>
