@@ -90,6 +90,7 @@ export const spinner: DemoBrief = {
         Pencil: "Lápiz",
         "any thin paper, or newsprint": "cualquier papel fino, o de periódico",
         "a bit of modelling clay": "un poco de arcilla de modelar",
+        "long wings, one clip": "alas largas, un clip",
       },
     },
   },

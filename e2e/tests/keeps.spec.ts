@@ -92,6 +92,7 @@ test("without a line the code page and the logbook say so, and go on once it is 
   await expect(version(phone, 1)).toBeVisible();
 
   await phone.goto(`${house.url}/h`);
+  await phone.getByRole("textbox").waitFor();
   await phone.context().setOffline(true);
   await phone.getByRole("textbox").fill("NO SUCH HERON 9");
   await phone.getByRole("button", { name: /open|go/i }).click();

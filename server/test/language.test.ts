@@ -1,4 +1,4 @@
-import type { BriefDoc, MineDoc, ProblemDoc, RevealDoc, RunDoc, SheetDoc } from "@lampcrate/contract";
+import type { BriefDoc, LearnedDoc, MineDoc, ProblemDoc, RevealDoc, RunDoc, SheetDoc } from "@lampcrate/contract";
 import { english, inLanguage } from "@lampcrate/core";
 import { allLanguages, consentWords } from "@lampcrate/words/all";
 import { afterEach, beforeEach, describe, expect, it } from "vitest";
@@ -115,6 +115,23 @@ it("an adult agrees to the words of the language that was read; the sifter knows
   expect((await sendTo(house, run, goodEntry("otter", { consentVersion: "xx-1" }))).status).toBe(422);
 });
 
+it("a rule that was asked in another language reaches the sifter in the house's own, the family's words stay beside it", async () => {
+  const { words, brief } = await told<SheetDoc>(sheetPath(), spanish);
+  const english = await told<SheetDoc>(sheetPath(), {});
+  const rules = [...words.rules, ...brief.rules.map((rule) => rule.words)];
+  const own = [...english.words.rules, ...english.brief.rules.map((rule) => rule.words)];
+  expect(rules.length).toBeGreaterThan(1);
+  const answers = rules.map((rule, i) => ({ rule, yes: i > 0 }));
+  await sendTo(house, run, goodEntry("heron", { consentVersion: "es-1", answers }));
+  await sendTo(house, run, goodEntry("otter", { answers: own.map((rule) => ({ rule, yes: true })) }));
+  const entries = await entriesOf(house, run.id);
+  const [asked, plain] = ["es", "en"].map((language) => entries.find((entry) => entry.language === language));
+  expect(asked?.answers.map(({ rule }) => rule)).toEqual(rules);
+  expect(rules.map((rule) => asked?.rulesInEnglish[rule])).toEqual(own);
+  expect(own[0]).not.toBe(rules[0]);
+  expect(plain?.rulesInEnglish).toEqual({});
+});
+
 it("a house's own words are said as the planner gave them, frozen with the version; what is left stays as it was written", async () => {
   const save = async (patch: Partial<BriefDoc>) => {
     const now = (await house.ask("GET", `/api/runs/${run.id}`)).body as RunDoc;
@@ -122,10 +139,17 @@ it("a house's own words are said as the planner gave them, frozen with the versi
     return house.ask("PUT", `/api/runs/${run.id}/brief`, { revision: now.briefRevision, words: "words", brief });
   };
   const story = "The marsh owl waits.";
-  await save({ story, translations: { es: { [story]: "La lechuza espera." } }, rules: [{ id: "rule-one", words: "Is it an owl?" }] });
+  const { versions } = goodEntry("own");
+  const own = { buildMinutes: 10, rebuilds: 0, broke: [], note: "", versions: versions.map((v) => ({ ...v, changed: "longer wings" })) };
+  const { trials } = (await house.ask("POST", `/api/runs/${run.id}/house-trials`, own)).body as LearnedDoc;
+  await house.ask("PUT", `/api/runs/${run.id}/house-trials/${trials[0]?.id}/shown`, { shown: true });
+  expect((await told<SheetDoc>(sheetPath(), spanish)).toBeat[0]?.what).toBe("longer wings");
+  const es = { [story]: "La lechuza espera.", "longer wings": "alas más largas" };
+  await save({ story, translations: { es }, rules: [{ id: "rule-one", words: "Is it an owl?" }] });
   expect((await told<SheetDoc>(sheetPath(), spanish)).brief.story).not.toBe("La lechuza espera.");
   await house.ask("POST", `/api/runs/${run.id}/publish`);
-  const { brief } = await told<SheetDoc>(sheetPath(), spanish);
+  const { brief, toBeat } = await told<SheetDoc>(sheetPath(), spanish);
+  expect(toBeat[0]?.what).toBe("alas más largas");
   expect([brief.story, brief.rules[0]?.words]).toEqual(["La lechuza espera.", "Is it an owl?"]);
   expect("translations" in brief).toBe(false);
   const refused = await save({ translations: { tlh: { a: "b" } } });

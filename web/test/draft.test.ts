@@ -1,6 +1,8 @@
+import type { SheetDoc } from "@lampcrate/contract";
 import { families, startValues } from "@lampcrate/core";
 import { describe, expect, it } from "vitest";
 import { entryOf, newDraft } from "../home/logbook/draft.ts";
+import { answersTo, rulesAsked } from "../home/logbook/rules.ts";
 import { blankVersion, filledVersions } from "../shared/logbook/versions.ts";
 
 const { descent, span } = families;
@@ -58,6 +60,17 @@ describe("a logbook on the device", () => {
         },
       ],
     });
+  });
+
+  it("keeps answers to the rules as this sheet asks them; what was read in another language is asked again", () => {
+    const sheet = (answered: boolean) =>
+      ({
+        brief: { outcomes: { answered }, rules: [{ words: "Is it an owl?" }] },
+        words: { rules: ["Was it let go, not thrown?"] },
+      }) as unknown as SheetDoc;
+    const answers = ["Is it an owl?", "¿Se soltó, sin lanzarla?", "Was it let go, not thrown?"].map((rule) => ({ rule, yes: true }));
+    expect(answersTo(sheet(true), answers).map(({ rule }) => rule)).toEqual(["Is it an owl?", "Was it let go, not thrown?"]);
+    expect([rulesAsked(sheet(false)), answersTo(sheet(false), answers)]).toEqual([[], []]);
   });
 
   it("the next version keeps what was declared, but not the numbers", () => {

@@ -27,6 +27,7 @@ const entry = (alias: string): EntryDoc => ({
   timer: null,
   asks: [],
   answers: [],
+  rulesInEnglish: {},
   briefVersion: 1,
   dimension: "time",
   versions: [],

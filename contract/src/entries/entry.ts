@@ -153,6 +153,8 @@ export interface EntryDoc {
   readonly tokens: readonly NamedToken[];
   readonly timer: Timer | null;
   readonly answers: readonly RuleAnswer[];
+  /** Rules that were asked in another language, in the house's own. */
+  readonly rulesInEnglish: Readonly<Record<string, string>>;
   readonly briefVersion: number;
   /** What its values measure, by the sheet it was built from. */
   readonly dimension: Dimension;

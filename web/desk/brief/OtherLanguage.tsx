@@ -1,7 +1,8 @@
-import { fillText, ownTexts, textTrouble, unknownTo } from "@lampcrate/core";
+import { fillText, ownBuildWords, ownTexts, textTrouble, unknownTo } from "@lampcrate/core";
 import { type LanguageId, languageIds, languageName, languageOf } from "@lampcrate/words";
 import { useQuery } from "@tanstack/react-query";
 import { Fold } from "../pieces/Fold.tsx";
+import { learnedQuery } from "../queries.ts";
 import { useBriefWork, useRunActions } from "../work/RunContext.ts";
 import { useFilling, useNameOf } from "../work/useFilling.ts";
 import { WordsBox } from "./words/WordsBox.tsx";
@@ -16,9 +17,11 @@ export function OtherLanguage({ id }: { readonly id: LanguageId }) {
   const nameOf = useNameOf();
   const filling = useFilling();
   const language = useQuery({ queryKey: ["language", id], queryFn: () => languageOf(id), staleTime: Number.POSITIVE_INFINITY });
-  if (!language.data) return null;
+  const learned = useQuery(learnedQuery(run.id));
+  if (!language.data || learned.isPending) return null;
   const given = brief.translations[id] ?? {};
-  const texts = unknownTo(language.data, ownTexts(run.title, brief, nameOf));
+  const shown = (learned.data?.trials ?? []).filter((trial) => trial.shown).map(({ versions }) => ownBuildWords(versions));
+  const texts = unknownTo(language.data, ownTexts(run.title, brief, nameOf, shown));
   const left = texts.filter((text) => !given[text]).length;
   const name = languageName(id);
   const set = (text: string, words: string): void => {

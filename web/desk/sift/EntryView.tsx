@@ -103,13 +103,21 @@ export function EntryView({ entry, sifting, whyBox }: EntryViewProps) {
 }
 
 /** Rules they answered with no, and what they counted loads in. */
-function AboutEntry({ entry: { answers, tokens, timer }, units }: { readonly entry: EntryDoc; readonly units: UnitChoice }) {
+function AboutEntry({
+  entry: { answers, rulesInEnglish, tokens, timer },
+  units,
+}: {
+  readonly entry: EntryDoc;
+  readonly units: UnitChoice;
+}) {
   const [yes, no] = [answers.filter((one) => one.yes), answers.filter((one) => !one.yes)];
   return (
     <>
       {answers.length === 0 ? null : (
         <p className={no.length > 0 ? "flagged small" : "small"}>
-          {no.length === 0 ? `All ${yes.length} rules answered yes.` : `Answered no: ${no.map(({ rule }) => rule).join(" ")}`}
+          {no.length === 0
+            ? `All ${yes.length} rules answered yes.`
+            : `Answered no: ${no.map(({ rule }) => rulesInEnglish[rule] ?? rule).join(" ")}`}
         </p>
       )}
       {timer === null ? null : (

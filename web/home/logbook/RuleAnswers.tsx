@@ -1,6 +1,7 @@
 import type { RuleAnswer, SheetDoc } from "@lampcrate/contract";
 import { useId } from "react";
 import { useWords } from "../../shared/words/useWords.ts";
+import { rulesAsked } from "./rules.ts";
 
 interface RuleAnswersProps {
   readonly sheet: SheetDoc;
@@ -12,8 +13,7 @@ interface RuleAnswersProps {
 export function RuleAnswers({ sheet, answers, onChange }: RuleAnswersProps) {
   const words = useWords();
   const id = useId();
-  if (!sheet.brief.outcomes.answered) return null;
-  const rules = [...sheet.words.rules, ...sheet.brief.rules.map((rule) => rule.words)];
+  const rules = rulesAsked(sheet);
   if (rules.length === 0) return null;
   const set = (rule: string, yes: boolean): void => {
     const others = answers.filter((one) => one.rule !== rule);

@@ -1,11 +1,12 @@
 import type { SheetDoc } from "@lampcrate/contract";
-import { useEffect, useState } from "react";
 import { type AskError, api, ask } from "../../shared/client.ts";
 import { filledVersions } from "../../shared/logbook/versions.ts";
 import { familyOf } from "../family.ts";
 import { pictureEntrySent } from "../pictures/album.ts";
 import { useSendOnce } from "../sending/useSendOnce.ts";
-import { entryOf, keepDraft, keepSent, keptDraft, type LogDraft, newDraft, onOtherTab, pictureIds } from "./draft.ts";
+import { entryOf, keepDraft, keepSent, type LogDraft, newDraft, pictureIds } from "./draft.ts";
+import { answersTo } from "./rules.ts";
+import { useKeptDraft } from "./useKeptDraft.ts";
 
 /** A logbook on the device, and its way to the house. */
 export interface Book {
@@ -21,13 +22,10 @@ export interface Book {
 export function useLogbook(sheet: SheetDoc): Book {
   const family = familyOf(sheet.brief);
   const fresh = (): LogDraft => newDraft(family, sheet.brief);
-  const [draft, setDraft] = useState<LogDraft>(() => keptDraft(sheet.code) ?? fresh());
-  useEffect(() => {
-    const kept = keepDraft(sheet.code, draft);
-    if (kept !== draft) setDraft(kept);
-  }, [draft, sheet.code]);
-  // Two tabs on one logbook agree: what is written in one stands in the other.
-  useEffect(() => onOtherTab(sheet.code, setDraft), [sheet.code]);
+  const [draft, setDraft] = useKeptDraft(sheet.code, (kept) => {
+    if (kept === null || kept.sent !== null) return kept ?? fresh();
+    return { ...kept, answers: answersTo(sheet, kept.answers) };
+  });
 
   const { send, sending, trouble } = useSendOnce({
     draft,

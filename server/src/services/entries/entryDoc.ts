@@ -3,6 +3,7 @@ import {
   checkVersion,
   countedOutcomes,
   type Dimension,
+  english,
   type Family,
   familyOfBrief,
   flagWords,
@@ -10,12 +11,15 @@ import {
   type Timer,
   type TrialOutcome,
 } from "@lampcrate/core";
+import { isLanguage } from "@lampcrate/words";
+import { allLanguages } from "@lampcrate/words/all";
 import { asc, desc, eq, inArray } from "drizzle-orm";
 import type { Store } from "../../db/open.ts";
 import { entry, type FrozenBrief, siftDecision, staff, trial, version } from "../../db/schema/index.ts";
 import { pictureRows } from "../pictures/rows.ts";
 import { frozenVersion } from "../runs/briefs.ts";
 import type { RunRow } from "../runs/runs.ts";
+import { rulesIn } from "../runs/sheetWords.ts";
 import { asksOf } from "./askRows.ts";
 import { familyOfEntry } from "./readVersions.ts";
 
@@ -82,6 +86,7 @@ export function entryDocs(db: Store, run: RunRow, rows: readonly EntryRow[]): re
     briefs.set(number, known);
     return known;
   };
+  const inEnglish = rulesInEnglish(run, briefOf);
   const familyOf = ({ briefVersion, tokens }: EntryRow): Family => familyOfEntry(briefOf(briefVersion).brief, tokens);
   return rows.map((row) => {
     const decided = row.state === "accepted" || row.state === "set aside" ? decisions.get(row.id)?.[0] : undefined;
@@ -99,6 +104,7 @@ export function entryDocs(db: Store, run: RunRow, rows: readonly EntryRow[]): re
       tokens: row.tokens,
       timer: row.timer,
       answers: row.answers,
+      rulesInEnglish: inEnglish(row),
       briefVersion: row.briefVersion,
       dimension: dimensionOf(briefOf(row.briefVersion).brief),
       versions: (versions.get(row.key) ?? []).map((v) =>
@@ -109,6 +115,21 @@ export function entryDocs(db: Store, run: RunRow, rows: readonly EntryRow[]): re
       asks: asks.get(row.key) ?? [],
     };
   });
+}
+
+/** Rules as an entry's family was asked them, by what they are in English; nothing where they were asked in that. */
+function rulesInEnglish(run: RunRow, briefOf: (version: number) => FrozenBrief): (row: EntryRow) => EntryDoc["rulesInEnglish"] {
+  const known = new Map<string, EntryDoc["rulesInEnglish"]>();
+  return ({ language, briefVersion, answers }) => {
+    if (answers.length === 0 || language === english.id || !isLanguage(language)) return {};
+    const key = `${briefVersion} ${language}`;
+    const before = known.get(key);
+    if (before) return before;
+    const own = rulesIn(run, briefOf(briefVersion), english);
+    const found = Object.fromEntries(rulesIn(run, briefOf(briefVersion), allLanguages[language]).map((rule, i) => [rule, own[i] ?? rule]));
+    known.set(key, found);
+    return found;
+  };
 }
 
 /** The versions of one entry, checked against a brief given. */

@@ -1,5 +1,5 @@
 import type { BriefDoc, HouseTrialDoc, HouseTrialInput, OwnBuild } from "@lampcrate/contract";
-import { countedIntervals, familyOfBrief, intervalWords, showOf, type UnitChoice } from "@lampcrate/core";
+import { countedIntervals, familyOfBrief, intervalWords, ownBuildWords, said, showOf, type UnitChoice } from "@lampcrate/core";
 import { and, asc, eq } from "drizzle-orm";
 import type { Store } from "../../db/open.ts";
 import { entry, practice, run, staff } from "../../db/schema/index.ts";
@@ -111,7 +111,7 @@ export function showHouseTrial(deps: Deps, runId: string, id: string, shown: boo
   });
 }
 
-/** The builds that a house shows as its own, best measured value and words, oldest first. */
+/** The builds that a house shows as its own, best measured value and words in the language that is spoken, oldest first. */
 export function ownBuilds(db: Store, runId: string, units: UnitChoice): readonly OwnBuild[] {
   return houseTrials(db, runId)
     .filter(({ doc }) => doc.shown)
@@ -121,7 +121,7 @@ export function ownBuilds(db: Store, runId: string, units: UnitChoice): readonly
         .filter(({ role }) => role === "build")
         .flatMap(({ trials }) => countedIntervals(measure, outcomesOf(trials)));
       const best = found.sort((a, b) => (measure.better === "more" ? b.low - a.low : a.low - b.low))[0];
-      const what = doc.versions.findLast(({ changed }) => changed !== "")?.changed ?? "";
+      const what = said(ownBuildWords(doc.versions));
       return { id: doc.id, best: best === undefined ? null : intervalWords(best, showOf(measure, units)), what };
     });
 }

@@ -1,22 +1,16 @@
-import { type BriefDoc, hintRungs, type SheetDoc, type SheetLine, type SheetRung, type SheetWords } from "@lampcrate/contract";
+import { type BriefDoc, hintRungs, type SheetDoc, type SheetLine, type SheetRung } from "@lampcrate/contract";
 import {
   addDays,
   amountWords,
-  buildValues,
   dateOf,
   dateWords,
   endOfDay,
-  type Filling,
-  families,
   fillBrief,
-  fillText,
   inLanguage,
   inWords,
   keptUntil,
-  type RunKind,
   type StockUnit,
   said,
-  saidFor,
   saying,
   showNumber,
   showQuantity,
@@ -32,8 +26,8 @@ import { ownBuilds } from "../entries/houseTrials.ts";
 import { houseDoc } from "../house/house.ts";
 import { draftOf, frozenVersion } from "./briefs.ts";
 import { cautionWords } from "./cautions.ts";
-import { fillingOf } from "./filling.ts";
 import type { RunRow } from "./runs.ts";
+import { familyWords, fillingFor } from "./sheetWords.ts";
 
 /** What families see of a run: the frozen version, never the draft. */
 export function sheetDoc(db: Store, row: RunRow, now: number, version = row.publishedVersion): SheetDoc {
@@ -55,8 +49,7 @@ function sheetOf(db: Store, row: RunRow, now: number, frozen: FrozenBrief, of: P
 
 function sheetSaid(db: Store, row: RunRow, now: number, frozen: FrozenBrief, of: Pick<SheetDoc, "code" | "version">): SheetDoc {
   const house = houseDoc(db);
-  const materials = Object.entries(frozen.materials).map(([id, { unit }]) => ({ id, unit }));
-  const filling = fillingOf(frozen.brief, row, materials);
+  const filling = fillingFor(frozen, row);
   const told = fillBrief(frozen.brief, filling);
   const { lines, hints, hintsOpen, translations: _, outcomes, ...brief } = told;
   return {
@@ -96,20 +89,6 @@ function ladderOf({ hints, hintsOpen }: Pick<BriefDoc, "hints" | "hintsOpen">, o
 export function ladderChangesAt({ ladder }: SheetDoc, zone: string): number {
   const days = ladder.flatMap(({ opensOn }) => opensOn ?? []);
   return Math.min(...days.map((day) => startOfDay(day, zone) ?? Number.POSITIVE_INFINITY));
-}
-
-/** What the family says for this very build, in the run's own units. */
-function familyWords(brief: FrozenBrief["brief"], kind: RunKind, filling: Filling): SheetWords {
-  const { howTo, protocol, rules, idea } = families[brief.family];
-  const [values, atHome] = [buildValues(families[brief.family], brief.spec, brief.design), kind === "at-home"];
-  const say = (words: string): string => fillText(words, filling);
-  return {
-    howTo: saidFor(howTo, values, atHome).map(({ words, adult = false }) => ({ words: say(words), adult })),
-    test: [protocol.before, protocol.starts, protocol.stops, protocol.order].map(say),
-    control: protocol.control === undefined ? null : say(protocol.control),
-    rules: saidFor(rules, values, atHome).map(({ words }) => say(words)),
-    idea: said(idea),
-  };
 }
 
 function sheetLine(line: FrozenBrief["brief"]["lines"][number], frozen: FrozenBrief, units: RunRow["units"]): SheetLine {
