@@ -74,3 +74,21 @@ test("what the server drew stays as it is when the script takes it over, on ever
   }
   expect(wrong).toEqual([]);
 });
+
+test("where a script was lost on its way the page says so and goes on at a press; without scripts it says what it needs", async ({
+  browser,
+}) => {
+  const phone = await (await browser.newContext({ viewport: { width: 390, height: 844 }, locale: "es" })).newPage();
+  await phone.route("**/assets/app-*.js", (route) => route.abort("internetdisconnected"));
+  await phone.goto(`${house.url}/h`);
+  await expect(phone.getByRole("alert")).toContainText("Esta página no llegó entera");
+  await phone.unroute("**/assets/app-*.js");
+  await phone.getByRole("button", { name: "Intentarlo de nuevo" }).click();
+  await expect(phone.getByRole("textbox")).toBeVisible();
+  await expect(phone.getByRole("alert")).toHaveCount(0);
+  const plain = await (await browser.newContext({ javaScriptEnabled: false })).newPage();
+  await plain.goto(`${house.url}/h/mine`);
+  const without = plain.locator("noscript p");
+  await expect(without).toBeVisible();
+  expect(await without.evaluate((node) => node.textContent)).toContain("This page needs scripts, which are turned off here.");
+});

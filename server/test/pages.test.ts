@@ -57,12 +57,12 @@ describe("the page of a challenge", () => {
     expect(drawn).toBe(1);
     await apart.request(`http://other.example${path}`);
     expect(drawn).toBe(2);
-    expect(await read(app, "/h/mine")).toContain('<div id="root"></div>');
+    expect(await read(app, "/h/mine")).toContain('<div id="root"><noscript>');
     expect(drawn).toBe(2);
   });
 
   it("is left to the browser where there is no such challenge, nothing draws it, or drawing fails", async () => {
-    const plain = '<div id="root"></div>';
+    const plain = '<div id="root"><noscript><p class="home">This page needs scripts';
     expect(
       await read(
         site(async () => "drawn"),

@@ -20,6 +20,8 @@ const pages = {
   common: {
     loading: "One moment …",
     offline: "No connection right now. What you have stays on this device.",
+    cutOff: "This page has not come whole: the line was lost on its way. What you wrote before is still on this device.",
+    needsScript: "This page needs scripts, which are turned off here. A challenge's own sheet is read without them.",
     nowhere: "There is no such page. The code on your sheet leads to its challenge.",
     stumbled: "This page could not be opened: the connection may be gone. What you wrote is still on this device.",
     retry: "Try again",

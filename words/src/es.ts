@@ -45,6 +45,8 @@ export const es: FamilyLanguage = {
     common: {
       loading: "Un momento …",
       offline: "Ahora no hay conexión. Lo que tienes queda en este dispositivo.",
+      cutOff: "Esta página no llegó entera: se perdió la conexión por el camino. Lo que escribiste antes sigue en este dispositivo.",
+      needsScript: "Esta página necesita scripts, que aquí están desactivados. La hoja de un reto se lee sin ellos.",
       nowhere: "Esa página no existe. El código de tu hoja lleva a su reto.",
       stumbled: "No se pudo abrir esta página: puede que se haya perdido la conexión. Lo que escribiste sigue en este dispositivo.",
       retry: "Intentarlo de nuevo",

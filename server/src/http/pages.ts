@@ -35,7 +35,7 @@ export function pages(folder: string, { sheetOf, markup, failed }: Drawing): Hon
   });
   const read = (name: string): string => readFileSync(join(folder, name), "utf8");
   const page = (name: string) => (c: Context) => c.html(read(name), 200, unkept);
-  const home = (c: Context) => c.html(inItsLanguage(read("home.html")), 200, unkept);
+  const home = (c: Context) => c.html(forScript(inItsLanguage(read("home.html"))), 200, unkept);
   /** A file whose name stays: what it is now is asked for each time. */
   const named = (name: string, type: string) => (c: Context) => c.body(read(name), 200, { ...unkept, "content-type": type });
   const drawnAs =
@@ -105,12 +105,23 @@ async function drawnPage(
 
 /** The page as it says in which language it is. */
 function inItsLanguage(html: string): string {
-  const { title, about } = wordsNow().door;
+  const { door, common } = wordsNow();
   return html
     .replace('<html lang="en">', `<html lang="${spokenNow().id}">`)
-    .replace(/<title>.*?<\/title>/, `<title>${inHtml(title)}</title>`)
-    .replace(/(<meta name="description" content=")[^"]*/, `$1${inHtml(about)}`);
+    .replace(/<title>.*?<\/title>/, `<title>${inHtml(door.title)}</title>`)
+    .replace(/(<meta name="description" content=")[^"]*/, `$1${inHtml(door.about)}`)
+    .replace(
+      /(<div id="cut-off".*?<p>)(.*?)<\/button>/s,
+      (_, before: string, after: string) => `${before}${inHtml(common.cutOff)}${after}${inHtml(common.retry)}</button>`,
+    );
 }
+
+/** A page that its script draws: without one it says so. */
+const forScript = (html: string): string =>
+  html.replace(
+    '<div id="root"></div>',
+    () => `<div id="root"><noscript><p class="home">${inHtml(wordsNow().common.needsScript)}</p></noscript></div>`,
+  );
 
 /** The page with a sheet in it, and what its script takes over from. */
 function withSheet(html: string, { sheet, markup }: Drawn): string {
