@@ -79,10 +79,10 @@ test("where a script was lost on its way the page says so and goes on at a press
   browser,
 }) => {
   const phone = await (await browser.newContext({ viewport: { width: 390, height: 844 }, locale: "es" })).newPage();
-  await phone.route("**/assets/app-*.js", (route) => route.abort("internetdisconnected"));
+  await phone.route("**/assets/pages-*.js", (route) => route.abort("internetdisconnected"));
   await phone.goto(`${house.url}/h`);
   await expect(phone.getByRole("alert")).toContainText("Esta página no llegó entera");
-  await phone.unroute("**/assets/app-*.js");
+  await phone.unroute("**/assets/pages-*.js");
   await phone.getByRole("button", { name: "Intentarlo de nuevo" }).click();
   await expect(phone.getByRole("textbox")).toBeVisible();
   await expect(phone.getByRole("alert")).toHaveCount(0);

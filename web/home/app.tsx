@@ -82,23 +82,29 @@ async function takeOver(): Promise<boolean> {
   return true;
 }
 
-const root = document.getElementById("root");
-if (!root) throw new Error("the page has no root");
-await speakPageLanguage();
-const isDrawn = await takeOver();
-const pages = (
-  <StrictMode>
-    <QueryClientProvider client={queries}>
-      <RouterProvider router={router} />
-    </QueryClientProvider>
-  </StrictMode>
-);
-// A little at a time: whoever reads or scrolls meanwhile is not held up.
-startTransition(() => {
-  // A sheet is taken over as it stands; of a logbook the server draws the head alone.
-  if (isDrawn && !location.pathname.endsWith("/log")) hydrateRoot(root, pages);
-  else createRoot(root).render(pages);
-});
+/** Puts the pages into the document, in its language. */
+async function begin(): Promise<void> {
+  const root = document.getElementById("root");
+  if (!root) throw new Error("the page has no root");
+  await speakPageLanguage();
+  const isDrawn = await takeOver();
+  const pages = (
+    <StrictMode>
+      <QueryClientProvider client={queries}>
+        <RouterProvider router={router} />
+      </QueryClientProvider>
+    </StrictMode>
+  );
+  // A little at a time: whoever reads or scrolls meanwhile is not held up.
+  startTransition(() => {
+    // A sheet is taken over as it stands; of a logbook the server draws the head alone.
+    if (isDrawn && !location.pathname.endsWith("/log")) hydrateRoot(root, pages);
+    else createRoot(root).render(pages);
+  });
+}
+
+/** Once the pages stand; a file of theirs that was lost on its way is the caller's to tell. */
+export const begun = begin();
 
 /** What a page that was closed had not sent yet goes on by itself. */
 async function goOn(): Promise<void> {

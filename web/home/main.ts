@@ -22,7 +22,7 @@ function begin(): void {
   import("react-dom/client").catch(() => undefined);
   // Asked for beside the rest, not after it.
   if (location.pathname.endsWith("/log")) import("./logbook/Logbook.tsx").catch(() => undefined);
-  import("./app.tsx").catch(cutOff);
+  import("./app.tsx").then(({ begun }) => begun).catch(cutOff);
 }
 
 if (isDrawn) requestAnimationFrame(() => setTimeout(begin));

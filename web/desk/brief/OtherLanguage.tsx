@@ -18,7 +18,7 @@ export function OtherLanguage({ id }: { readonly id: LanguageId }) {
   const filling = useFilling();
   const language = useQuery({ queryKey: ["language", id], queryFn: () => languageOf(id), staleTime: Number.POSITIVE_INFINITY });
   const learned = useQuery(learnedQuery(run.id));
-  if (!language.data || learned.isPending) return null;
+  if (!language.data) return null;
   const given = brief.translations[id] ?? {};
   const shown = (learned.data?.trials ?? []).filter((trial) => trial.shown).map(({ versions }) => ownBuildWords(versions));
   const texts = unknownTo(language.data, ownTexts(run.title, brief, nameOf, shown));
