@@ -3,6 +3,7 @@ import { prizeDraw } from "@lampcrate/core";
 import { afterEach, beforeEach, describe, expect, it } from "vitest";
 import { ClockWatch } from "../src/jobs/clockWatch.ts";
 import { keepPromises } from "../src/jobs/keepPromises.ts";
+import { writeLetters } from "../src/services/outbox/writeLetters.ts";
 import { everything, goodEntry, makeRun, openTestHouse, password, sendTo, type TestHouse } from "./house.ts";
 
 let house: TestHouse;
@@ -61,6 +62,24 @@ describe("a prize", () => {
     const { id } = draft.body as { id: string };
     const { status, body } = await house.ask("GET", `/api/runs/${id}/prize`, undefined, { cookie });
     expect([status, body]).toEqual([200, { prize: "", closed: false, qualify: { goal: 0, all: 0 }, drawn: null }]);
+  });
+
+  it("is written to its winners, once, in their letters and no others'; a draw that is taken back takes that letter with it", async () => {
+    const told = async () => {
+      await writeLetters(house.deps);
+      const all = await Promise.all(names.map(mine));
+      return all.map(({ letters, claims }) => [letters.filter(({ kind }) => kind === "won").length, claims.length]);
+    };
+    expect((await told()).flat()).toEqual(names.flatMap(() => [0, 0]));
+    await prize("POST", "", { winners: 2, among: "all" });
+    const first = await told();
+    expect(first.every(([letters, claims]) => letters === claims)).toBe(true);
+    expect(first.filter(([letters]) => letters === 1)).toHaveLength(2);
+    expect(await told()).toEqual(first);
+    await prize("DELETE");
+    expect((await told()).flat()).toEqual(names.flatMap(() => [0, 0]));
+    await prize("POST", "", { winners: 3, among: "all" });
+    expect((await told()).filter(([letters, claims]) => letters === 1 && claims === 1)).toHaveLength(3);
   });
 
   it("is shown to its winners alone, by a code that staff don't see; it is handed out once", async () => {

@@ -567,6 +567,9 @@ export const es: FamilyLanguage = {
     "{0} is far from the other trials of this version.": "{0} está lejos de los otros ensayos de esta versión.",
     "if it was in {0}": "si estaba en {0}",
     "{0} says {1}. That would surprise us.": "{0} dice {1}. Eso nos sorprendería.",
+    "You have won: {0}": "Has ganado: {0}",
+    "The lot fell on you. What you show to get your prize stands behind your private link: the house doesn't have that link, only you do.":
+      "El sorteo te tocó a ti. Lo que enseñas para recoger tu premio está en tu enlace privado: la casa no tiene ese enlace, solo tú.",
     "Nothing varies from trial to trial in this challenge.": "En este reto nada cambia de un ensayo a otro.",
     "Choose one of: {0}.": "Elige una de estas: {0}.",
     "Say what it was tried at: {0}.": "Di con qué se probó: {0}.",

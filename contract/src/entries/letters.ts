@@ -1,5 +1,5 @@
-/** What a house writes to families: a sifter's question, thanks for an entry, that entries close soon, that the reveal is up. */
-export const letterKinds = ["question", "thanks", "reminder", "reveal"] as const;
+/** What a house writes to families: a sifter's question, thanks for an entry, that entries close soon, that the reveal is up, that they have won. */
+export const letterKinds = ["question", "thanks", "reminder", "reveal", "won"] as const;
 export type LetterKind = (typeof letterKinds)[number];
 
 /** A letter as its family reads it behind the private link: nothing is ever sent anywhere. */

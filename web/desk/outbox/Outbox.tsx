@@ -16,6 +16,7 @@ const kindWords: Readonly<Record<LetterKind, string>> = {
   thanks: "thanks",
   reminder: "entries close soon",
   reveal: "the reveal is up",
+  won: "they have won",
 };
 
 /** What a run's families were written, to be read and taken elsewhere: nothing of it is ever sent. */

@@ -13,8 +13,8 @@ export const letter = sqliteTable(
     runId: text("run_id")
       .notNull()
       .references(() => run.id),
-    kind: text("kind", { enum: ["thanks", "reminder", "reveal"] }).notNull(),
-    /** The day that it is for; "" for thanks, which go out as entries come in. */
+    kind: text("kind", { enum: ["thanks", "reminder", "reveal", "won"] }).notNull(),
+    /** The day that it is for; "" for thanks, which go out as entries come in; of a draw its seed, which tells it from one before. */
     dueOn: text("due_on").notNull(),
     language: text("language").notNull(),
     subject: text("subject").notNull(),

@@ -13,7 +13,7 @@ export interface Letter {
 }
 
 /** Letters that many get. */
-export type ManyKind = "thanks" | "reminder" | "reveal";
+export type ManyKind = "thanks" | "reminder" | "reveal" | "won";
 
 /** A letter of a run in a language, the challenge's name as the house gave it in that one. */
 export function letterOf(db: Store, row: RunRow, kind: ManyKind, language: string): Letter {
@@ -29,6 +29,13 @@ function written({ title, code, closesOn }: RunRow, kind: ManyKind, publicUrl: s
     return {
       subject: saying`The reveal is up: ${name}`,
       body: saying`What everybody found together is shown at ${`${publicUrl}/h/${codeInAddress(code ?? "")}/reveal`}`,
+    };
+  if (kind === "won")
+    return {
+      subject: saying`You have won: ${name}`,
+      body: said(
+        "The lot fell on you. What you show to get your prize stands behind your private link: the house doesn't have that link, only you do.",
+      ),
     };
   if (kind === "reminder")
     return {

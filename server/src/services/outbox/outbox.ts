@@ -35,7 +35,7 @@ export function outboxPage(db: Database, runId: string, from: number, kind: Lett
 }
 
 function countsOf(db: Database, runId: string): OutboxPage["counts"] {
-  const counts = { question: 0, thanks: 0, reminder: 0, reveal: 0 };
+  const counts = { question: 0, thanks: 0, reminder: 0, reveal: 0, won: 0 };
   const rows = db.$client.prepare(`select kind, count(*) as n from (${letters}) group by kind`).all({ run: runId });
   for (const { kind, n } of rows as { kind: LetterKind; n: number }[]) counts[kind] = n;
   return counts;

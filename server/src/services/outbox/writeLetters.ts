@@ -3,7 +3,7 @@ import { addDays, dateOf, instantOf, reminderDays, startOfDay } from "@lampcrate
 import { languageIds } from "@lampcrate/words";
 import { and, asc, eq, gt, inArray, isNotNull, isNull, lt, notExists, type SQL, sql } from "drizzle-orm";
 import type { Store } from "../../db/open.ts";
-import { entry, groupSheet, letter, letterTo, run } from "../../db/schema/index.ts";
+import { entry, groupSheet, letter, letterTo, prizeDrawn, prizeWin, run } from "../../db/schema/index.ts";
 import type { Deps } from "../../deps.ts";
 import { clockHeld } from "../../jobs/clockWatch.ts";
 import { trail } from "../house/audit.ts";
@@ -23,7 +23,7 @@ const morning = "09:00";
 
 interface Due {
   readonly kind: ManyKind;
-  /** The day that it is for; "" for thanks. */
+  /** The day that it is for; "" for thanks; the seed of a draw. */
   readonly dueOn: string;
   /** Entries sent from then on and before then, ms, are written to. */
   readonly after: number;
@@ -31,7 +31,8 @@ interface Due {
 }
 
 /**
- * Writes what is due: thanks for each entry, the latest reminder before entries close, that the reveal is up. Each goes
+ * Writes what is due: thanks for each entry, the latest reminder before entries close, that the reveal is up, that they
+ * have won. Each goes
  * to an entry's family once, in their language; for a group to its leader; to nobody who has taken theirs out. Nothing
  * is written while the clock is not trusted. Gives how many were written.
  */
@@ -43,7 +44,7 @@ export async function writeLetters(deps: Pick<Deps, "db" | "clock">): Promise<nu
   const published = and(eq(run.archived, false), isNotNull(run.code), isNotNull(run.publishedVersion), sql`${run.status} <> 'cancelled'`);
   let written = 0;
   for (const row of db.select().from(run).where(published).orderBy(asc(run.createdAt), asc(run.id)).all())
-    for (const due of dueOf(row, gathering.remindDays, zone, now)) {
+    for (const due of [...dueOf(row, gathering.remindDays, zone, now), ...drawnOf(db, row, now)]) {
       const count = await writeOne(deps, row, due, now);
       written += count;
       if (count > 0 && due.kind !== "thanks")
@@ -52,7 +53,7 @@ export async function writeLetters(deps: Pick<Deps, "db" | "clock">): Promise<nu
   return written;
 }
 
-const told = { reminder: "entries close soon", reveal: "the reveal is up" } as const;
+const told = { reminder: "entries close soon", reveal: "the reveal is up", won: "they have won" } as const;
 
 const lettersWords = (n: number): string => `${n} ${n === 1 ? "letter" : "letters"}`;
 
@@ -67,6 +68,16 @@ function dueOf(row: RunRow, remindDays: readonly number[], zone: string, now: nu
   if (row.revealOn !== null && begun(row.revealOn) && addDays(row.revealOn, lateDays) >= today)
     all.push({ kind: "reveal", dueOn: row.revealOn, after: 0, before: now + 1 });
   return all;
+}
+
+/** What is due to those on whom a run's lot has fallen. */
+function drawnOf(db: Store, row: RunRow, now: number): readonly Due[] {
+  const drawn = db
+    .select({ seed: prizeDrawn.seed })
+    .from(prizeDrawn)
+    .where(and(eq(prizeDrawn.runId, row.id), lt(prizeDrawn.at, now + 1)))
+    .get();
+  return drawn ? [{ kind: "won", dueOn: String(drawn.seed), after: 0, before: now + 1 }] : [];
 }
 
 const stands = inArray(entry.state, ["waiting", "accepted", "set aside"]);
@@ -108,6 +119,7 @@ function writeToFamilies(db: Store, row: RunRow, due: Due, { language, now, afte
         isNull(entry.groupId),
         eq(entry.language, language),
         sentFor(due),
+        isMeant(db, row, due),
         hasNone(db, row, due, eq(letterTo.entryKey, entry.key)),
       ),
     )
@@ -131,6 +143,7 @@ function writeToLeaders(db: Store, row: RunRow, due: Due, language: string, now:
         isNotNull(groupSheet.linkHash),
         eq(entry.language, language),
         sentFor(due),
+        isMeant(db, row, due),
         hasNone(db, row, due, eq(letterTo.groupId, groupSheet.id)),
       ),
     )
@@ -141,6 +154,10 @@ function writeToLeaders(db: Store, row: RunRow, due: Due, language: string, now:
 }
 
 const sentFor = ({ after, before }: Due): SQL | undefined => and(gt(entry.sentAt, after - 1), lt(entry.sentAt, before));
+
+/** Whether an entry is one that such a letter is for: that they have won is for winners. */
+const isMeant = (db: Store, row: RunRow, { kind }: Due): SQL | undefined =>
+  kind === "won" ? inArray(entry.key, db.select({ key: prizeWin.entryKey }).from(prizeWin).where(eq(prizeWin.runId, row.id))) : undefined;
 
 function hasNone(db: Store, row: RunRow, { kind, dueOn }: Due, whose: SQL): SQL {
   const alike = db

@@ -4,7 +4,7 @@ import { dateOf, dateWords, prizeDraw } from "@lampcrate/core";
 import { and, asc, eq, inArray, isNotNull, type SQL } from "drizzle-orm";
 import { customAlphabet } from "nanoid";
 import type { Store } from "../../db/open.ts";
-import { entry, prizeDrawn, prizeWin, staff } from "../../db/schema/index.ts";
+import { entry, letter, prizeDrawn, prizeWin, staff } from "../../db/schema/index.ts";
 import type { Deps } from "../../deps.ts";
 import { badField, notFound, Problem } from "../../http/problem.ts";
 import { trail } from "../house/audit.ts";
@@ -102,6 +102,10 @@ export function takeDrawBack(deps: Deps, person: Person, runId: string): void {
       throw new Problem(409, "Handed out already", "A prize of this draw has been handed out: it can't be drawn anew.");
     tx.delete(prizeWin).where(eq(prizeWin.runId, runId)).run();
     tx.delete(prizeDrawn).where(eq(prizeDrawn.runId, runId)).run();
+    // Whom it was written to has not won: nothing has left the house.
+    tx.delete(letter)
+      .where(and(eq(letter.runId, runId), eq(letter.kind, "won")))
+      .run();
     trail(tx, clock(), person, "publishing", `took the draw for the prize of ${row.title} back`);
   });
 }
