@@ -25,7 +25,7 @@ async function eachPage(page: Page, paths: readonly string[], look: (path: strin
   for (const path of paths) {
     await page.goto(house.url + path);
     await page.locator("h1").first().waitFor();
-    await page.waitForLoadState("networkidle");
+    await expect(page.getByText("One moment …")).toHaveCount(0);
     await look(path);
   }
 }

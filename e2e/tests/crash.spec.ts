@@ -37,8 +37,9 @@ test("a kill -9 during a burst of 200 entries loses none that was acknowledged, 
   await new Promise((end) => seed.process.once("exit", end));
 
   const first = await startHouse({ data });
-  const acknowledged = await burst(first, code, (n) => n === 60 && first.process.kill("SIGKILL"));
-  expect(acknowledged.length).toBeGreaterThanOrEqual(60);
+  // At the first answer: on a slow machine the others' have come in by the time it is dead.
+  const acknowledged = await burst(first, code, (n) => n === 1 && first.process.kill("SIGKILL"));
+  expect(acknowledged.length).toBeGreaterThanOrEqual(1);
   expect(acknowledged.length).toBeLessThan(count);
 
   const second = await startHouse({ data });

@@ -50,7 +50,8 @@ test("what the server drew stays as it is when the script takes it over, on ever
   browser,
 }) => {
   const desk = await openDesk(browser, house);
-  const phone = await openPhone(browser);
+  // A worker that keeps pages would answer with what it kept.
+  const phone = await (await browser.newContext({ viewport: { width: 390, height: 844 }, serviceWorkers: "block" })).newPage();
   const wrong: string[] = [];
   phone.on("pageerror", (error) => wrong.push(String(error)));
   phone.on("console", (message) => message.type() === "error" && wrong.push(message.text()));
