@@ -2,7 +2,7 @@ import type { SheetDoc } from "@lampcrate/contract";
 import { families, startValues } from "@lampcrate/core";
 import { describe, expect, it } from "vitest";
 import { entryOf, newDraft } from "../home/logbook/draft.ts";
-import { answersTo, rulesAsked } from "../home/logbook/rules.ts";
+import { answersTo, rulesAsked } from "../home/rules.ts";
 import { blankVersion, filledVersions } from "../shared/logbook/versions.ts";
 
 const { descent, span } = families;

@@ -110,10 +110,8 @@ function inItsLanguage(html: string): string {
     .replace('<html lang="en">', `<html lang="${spokenNow().id}">`)
     .replace(/<title>.*?<\/title>/, `<title>${inHtml(door.title)}</title>`)
     .replace(/(<meta name="description" content=")[^"]*/, `$1${inHtml(door.about)}`)
-    .replace(
-      /(<div id="cut-off".*?<p>)(.*?)<\/button>/s,
-      (_, before: string, after: string) => `${before}${inHtml(common.cutOff)}${after}${inHtml(common.retry)}</button>`,
-    );
+    .replace("{cutOff}", inHtml(common.cutOff))
+    .replace("{retry}", inHtml(common.retry));
 }
 
 /** A page that its script draws: without one it says so. */

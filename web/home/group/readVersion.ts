@@ -128,16 +128,22 @@ export function rawSetting(text: string, field: Field): string | null {
   const typed = text.trim();
   if (typed === "") return null;
   if (field.kind !== "choice") return typed;
-  return field.options.find(({ words }) => words.toLowerCase() === typed.toLowerCase())?.id ?? typed;
+  return optionSaid(field, typed) ?? typed;
 }
+
+/** A choice's option by its words; undefined where it has none of those. */
+const optionSaid = ({ options }: Extract<Field, { readonly kind: "choice" }>, typed: string): string | undefined =>
+  options.find(({ words }) => words.toLowerCase() === typed.toLowerCase())?.id;
 
 /** What was changed, as a cell says it: a choice by its words, a number with or without its unit; null where nothing stands there. */
 function readVaried(text: string, field: Field | undefined): { readonly value: number | string | null; readonly trouble: string | null } {
   const typed = text.trim();
   if (typed === "" || !field) return { value: null, trouble: null };
   if (field.kind === "choice") {
-    const found = field.options.find(({ words }) => words.toLowerCase() === typed.toLowerCase());
-    return found ? { value: found.id, trouble: null } : { value: null, trouble: `${field.options.map(({ words }) => words).join(", ")}?` };
+    const found = optionSaid(field, typed);
+    return found !== undefined
+      ? { value: found, trouble: null }
+      : { value: null, trouble: `${field.options.map(({ words }) => words).join(", ")}?` };
   }
   const asked = { dimension: field.dimension, defaultUnit: settingUnit(field) };
   const read = parseQuantity(typed, asked);

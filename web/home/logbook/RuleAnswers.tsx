@@ -1,7 +1,7 @@
 import type { RuleAnswer, SheetDoc } from "@lampcrate/contract";
 import { useId } from "react";
 import { useWords } from "../../shared/words/useWords.ts";
-import { rulesAsked } from "./rules.ts";
+import { rulesAsked } from "../rules.ts";
 
 interface RuleAnswersProps {
   readonly sheet: SheetDoc;

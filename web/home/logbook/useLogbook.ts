@@ -3,9 +3,9 @@ import { type AskError, api, ask } from "../../shared/client.ts";
 import { filledVersions } from "../../shared/logbook/versions.ts";
 import { familyOf } from "../family.ts";
 import { pictureEntrySent } from "../pictures/album.ts";
+import { answersTo } from "../rules.ts";
 import { useSendOnce } from "../sending/useSendOnce.ts";
 import { entryOf, keepDraft, keepSent, type LogDraft, newDraft, pictureIds } from "./draft.ts";
-import { answersTo } from "./rules.ts";
 import { useKeptDraft } from "./useKeptDraft.ts";
 
 /** A logbook on the device, and its way to the house. */

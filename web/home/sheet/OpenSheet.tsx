@@ -5,6 +5,7 @@ import { Link } from "react-router";
 import { RigDrawing } from "../../shared/pieces/RigDrawing.tsx";
 import { useWords } from "../../shared/words/useWords.ts";
 import { familyOf } from "../family.ts";
+import { rulesOn } from "../rules.ts";
 import { BlankLog } from "./BlankLog.tsx";
 import { LargeLetters } from "./LargeLetters.tsx";
 import { Materials } from "./Materials.tsx";
@@ -93,7 +94,7 @@ function SheetBody({ sheet }: { readonly sheet: SheetDoc }) {
       <section className="card">
         <h2>{words.sheet.rules}</h2>
         <ul>
-          {[...sheet.words.rules, ...brief.rules.map((rule) => rule.words)].map((rule) => (
+          {rulesOn(sheet).map((rule) => (
             <li key={rule}>{rule}</li>
           ))}
         </ul>

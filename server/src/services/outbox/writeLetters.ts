@@ -6,6 +6,7 @@ import type { Store } from "../../db/open.ts";
 import { entry, groupSheet, letter, letterTo, prizeDrawn, prizeWin, run } from "../../db/schema/index.ts";
 import type { Deps } from "../../deps.ts";
 import { clockHeld } from "../../jobs/clockWatch.ts";
+import { stands } from "../entries/stands.ts";
 import { trail } from "../house/audit.ts";
 import { houseDoc, isEmpty } from "../house/house.ts";
 import type { RunRow } from "../runs/runs.ts";
@@ -79,8 +80,6 @@ function drawnOf(db: Store, row: RunRow, now: number): readonly Due[] {
     .get();
   return drawn ? [{ kind: "won", dueOn: String(drawn.seed), after: 0, before: now + 1 }] : [];
 }
-
-const stands = inArray(entry.state, ["waiting", "accepted", "set aside"]);
 
 async function writeOne({ db }: Pick<Deps, "db">, row: RunRow, due: Due, now: number): Promise<number> {
   let sum = 0;

@@ -1,12 +1,13 @@
 import { randomInt } from "node:crypto";
 import type { ClaimDoc, DrawnAmong, PrizeDoc, PrizeInput, PrizeWin } from "@lampcrate/contract";
 import { dateOf, dateWords, prizeDraw } from "@lampcrate/core";
-import { and, asc, eq, inArray, isNotNull, type SQL } from "drizzle-orm";
+import { and, asc, eq, isNotNull, type SQL } from "drizzle-orm";
 import { customAlphabet } from "nanoid";
 import type { Store } from "../../db/open.ts";
 import { entry, letter, prizeDrawn, prizeWin, staff } from "../../db/schema/index.ts";
 import type { Deps } from "../../deps.ts";
 import { badField, notFound, Problem } from "../../http/problem.ts";
+import { stands } from "../entries/stands.ts";
 import { trail } from "../house/audit.ts";
 import { houseZone } from "../house/house.ts";
 import type { Person } from "../house/person.ts";
@@ -19,9 +20,6 @@ export type Qualifiers = Readonly<Record<DrawnAmong, readonly string[]>>;
 
 /** Letters and digits that nobody takes for one another. */
 const claimCode = customAlphabet("23456789ABCDEFGHJKMNPQRSTUVWXYZ", 8);
-
-/** A winner who takes their entry out has won nothing, until they put it back. */
-const stands = inArray(entry.state, ["accepted", "waiting", "set aside"]);
 
 /** How a run's prize stands. */
 export function prizeDoc(deps: Pick<Deps, "db" | "clock">, runId: string, qualifiers: Qualifiers): PrizeDoc {
@@ -52,6 +50,7 @@ export function prizeDoc(deps: Pick<Deps, "db" | "clock">, runId: string, qualif
 
 const isClosed = (db: Store, row: RunRow, now: number): boolean => entryDoor(row, houseZone(db), now) === "closed";
 
+/** Who has won; a winner who takes their entry out has won nothing, until they put it back. */
 function winsOf(db: Store, runId: string): readonly PrizeWin[] {
   return db
     .select({ alias: entry.alias, claimedAt: prizeWin.claimedAt })

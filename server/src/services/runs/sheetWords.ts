@@ -18,11 +18,11 @@ import type { RunRow } from "./runs.ts";
 /** The rules of a run's sheet in a language, in the order in which they are asked. */
 export function rulesIn(row: RunRow, frozen: FrozenBrief, language: Language): readonly string[] {
   const filling = fillingFor(frozen, row);
-  const said = (): readonly string[] => [
+  const inOrder = (): readonly string[] => [
     ...familyWords(frozen.brief, row.kind, filling).rules,
     ...fillBrief(frozen.brief, filling).rules.map(({ words }) => words),
   ];
-  return inLanguage(language, said, frozen.brief.translations[language.id]);
+  return inLanguage(language, inOrder, frozen.brief.translations[language.id]);
 }
 
 /** What the places of a frozen brief's texts are filled from. */
