@@ -56,7 +56,7 @@ describe("deleting a run", () => {
   it("is refused where entries hang on it", async () => {
     await sendTo(house, run, goodEntry("kept"));
     await ask("POST", "/cancel");
-    expect(await ask("DELETE")).toMatchObject({ status: 409, body: { title: "It holds something" } });
+    expect(await ask("DELETE")).toMatchObject({ status: 409, body: { title: "Run has records" } });
     expect((await ask("GET")).status).toBe(200);
   });
 
@@ -67,7 +67,7 @@ describe("deleting a run", () => {
     expect((await ask("PUT", `/sessions/${held?.id}/count`)).status).toBe(422);
     const count = { builders: 3, rebuilds: [0], lines: [] };
     expect((await house.ask("PUT", `/api/runs/${run.id}/sessions/${held?.id}/count`, count)).status).toBe(200);
-    expect(await ask("DELETE")).toMatchObject({ status: 409, body: { title: "It holds something" } });
+    expect(await ask("DELETE")).toMatchObject({ status: 409, body: { title: "Run has records" } });
     await ask("POST", "/undo");
     expect((await ask("DELETE")).status).toBe(200);
   });

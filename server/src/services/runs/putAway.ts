@@ -1,11 +1,12 @@
 import type { PutAwayRun } from "@lampcrate/contract";
-import { and, count, desc, eq, gt, inArray } from "drizzle-orm";
+import { and, count, desc, eq, gt } from "drizzle-orm";
 import type { Store } from "../../db/open.ts";
-import { brief, entry, run, session, sessionCount, stockMove } from "../../db/schema/index.ts";
+import { brief, entry, run, session } from "../../db/schema/index.ts";
 import type { Deps } from "../../deps.ts";
 import { Problem } from "../../http/problem.ts";
 import { trail } from "../house/audit.ts";
 import type { Person } from "../house/person.ts";
+import { haveDayRecords } from "./dayRecords.ts";
 import { type RunRow, runRow } from "./runs.ts";
 
 /** Runs that were put away, newest first. */
@@ -57,15 +58,10 @@ export function deleteRun(deps: Deps, by: Person, id: string): void {
       .where(eq(session.runId, id))
       .all()
       .map((s) => s.id);
-    const used =
-      tx.select({ key: entry.key }).from(entry).where(eq(entry.runId, id)).get() ??
-      (sessions.length === 0
-        ? undefined
-        : (tx.select().from(sessionCount).where(inArray(sessionCount.sessionId, sessions)).get() ??
-          tx.select().from(stockMove).where(inArray(stockMove.sessionId, sessions)).get()));
     if (row.status === "published") throw new Problem(409, "Published", "Families can reach this run. Unpublish or cancel it first.");
-    if (used)
-      throw new Problem(409, "It holds something", "Entries, practice builds or counts hang on this run. Put it away instead: they stay.");
+    const hasEntries = tx.select({ key: entry.key }).from(entry).where(eq(entry.runId, id)).get() !== undefined;
+    if (hasEntries || haveDayRecords(tx, sessions))
+      throw new Problem(409, "Run has records", "This run has entries, house trials, floor taps or counts. Archive it instead: they stay.");
     tx.delete(run).where(eq(run.id, id)).run();
     tx.delete(brief).where(eq(brief.id, row.briefId)).run();
     trail(tx, deps.clock(), by, "publishing", `deleted ${row.title}`);

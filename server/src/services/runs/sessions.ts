@@ -2,13 +2,14 @@ import type { CalendarSave, RunDoc, SessionInput, SessionRepeats, SessionSave } 
 import { repeated } from "@lampcrate/core";
 import { and, eq } from "drizzle-orm";
 import type { Store } from "../../db/open.ts";
-import { floorTap, session } from "../../db/schema/index.ts";
+import { session } from "../../db/schema/index.ts";
 import type { Deps } from "../../deps.ts";
-import { badField, notFound, Problem, stale } from "../../http/problem.ts";
+import { badField, notFound, stale } from "../../http/problem.ts";
 import { houseDoc } from "../house/house.ts";
 import type { Person } from "../house/person.ts";
 import { newId } from "../ids.ts";
 import { refuseTakenRoom } from "./bookings.ts";
+import { refuseDeletingRecords } from "./dayRecords.ts";
 import { runDoc, runRow, sessionDoc } from "./runs.ts";
 import { placed, refuseWrongOrder, type SessionRow } from "./sessionRow.ts";
 import { changesSince, remember } from "./undo.ts";
@@ -153,12 +154,7 @@ function addAll(
 export function removeSession(deps: Deps, person: Person, runId: string, id: string): RunDoc {
   return deps.db.transaction((tx) => {
     const before = sessionOf(tx, runId, id);
-    if (tx.select({ seq: floorTap.seq }).from(floorTap).where(eq(floorTap.sessionId, id)).get())
-      throw new Problem(
-        409,
-        "It has a floor day",
-        "This session has been counted on its floor, and that would go with it. Say that it doesn't take place instead.",
-      );
+    refuseDeletingRecords(tx, [id]);
     tx.delete(session).where(eq(session.id, id)).run();
     remember(tx, person, deps.clock(), {
       runId,

@@ -4,7 +4,8 @@ import { staff, undoStep } from "../../db/schema/index.ts";
 import type { Deps } from "../../deps.ts";
 import { Problem } from "../../http/problem.ts";
 import type { Person } from "../house/person.ts";
-import { ChangedSince, doAgain, refuseWrongPlaces, restore, type Step, sessionKinds, whatIs } from "./undoKinds.ts";
+import { HasDayRecords } from "./dayRecords.ts";
+import { ChangedSince, doAgain, ReferenceGone, refuseWrongPlaces, restore, type Step, sessionKinds, whatIs } from "./undoKinds.ts";
 
 type Kind = typeof undoStep.$inferInsert.kind;
 
@@ -73,10 +74,19 @@ function undoStepOf(deps: Deps, by: Person, step: Step | null): string {
   try {
     return takeBack(deps, by, steps);
   } catch (error) {
-    if (error instanceof Problem && (error instanceof ChangedSince || error.doc.status === 404))
-      for (const { id } of steps) deps.db.update(undoStep).set({ undone: true }).where(eq(undoStep.id, id)).run();
-    throw error;
+    const never = neverPossible(error);
+    if (never === null) throw error;
+    for (const { id } of steps) deps.db.update(undoStep).set({ undone: true }).where(eq(undoStep.id, id)).run();
+    throw never;
   }
+}
+
+/** The refusal of a step that will never be possible again and is left behind; null for one that can be put right first. */
+function neverPossible(error: unknown): Problem | null {
+  if (error instanceof ChangedSince || error instanceof HasDayRecords || error instanceof ReferenceGone) return error;
+  if (error instanceof Problem) return error.doc.status === 404 ? error : null;
+  const broken = error instanceof Error && "code" in error && String(error.code).startsWith("SQLITE_CONSTRAINT");
+  return broken ? new ReferenceGone("Something this change refers to has been deleted since.") : null;
 }
 
 /** The steps that this one is one with, newest first, in the same state. */
@@ -150,9 +160,10 @@ function redoStepOf(deps: Deps, by: Person, step: Step | null): string {
       return step.words;
     });
   } catch (error) {
-    if (error instanceof Problem && (error instanceof ChangedSince || error.doc.status === 404))
-      for (const { id } of steps) deps.db.update(undoStep).set({ after: null }).where(eq(undoStep.id, id)).run();
-    throw error;
+    const never = neverPossible(error);
+    if (never === null) throw error;
+    for (const { id } of steps) deps.db.update(undoStep).set({ after: null }).where(eq(undoStep.id, id)).run();
+    throw never;
   }
 }
 

@@ -1,12 +1,14 @@
 import { type BriefDoc, type RunSettings, settingsOf } from "@lampcrate/contract";
 import { desc, eq } from "drizzle-orm";
 import type { Store } from "../../db/open.ts";
-import { ask, entry, picture, run, session, sessionCount, siftDecision, type undoStep } from "../../db/schema/index.ts";
+import { ask, entry, picture, room, run, session, sessionCount, siftDecision, type undoStep } from "../../db/schema/index.ts";
 import { Problem } from "../../http/problem.ts";
+import { peopleIds } from "../house/peopleIds.ts";
 import type { Person } from "../house/person.ts";
 import { bookSessionUse } from "../store/sessionUse.ts";
 import { refuseTakenRoom } from "./bookings.ts";
 import { completed, loadBrief, writeBrief } from "./briefs.ts";
+import { refuseDeletingRecords } from "./dayRecords.ts";
 import { refuseWrongOrder, type SessionRow, sequenceAfter } from "./sessionRow.ts";
 
 export type Step = typeof undoStep.$inferSelect;
@@ -21,6 +23,13 @@ export class ChangedSince extends Problem {
   }
 }
 
+/** A step that refers to something deleted since, such as a material of an earlier brief. */
+export class ReferenceGone extends Problem {
+  constructor(detail: string) {
+    super(409, "No longer possible", detail);
+  }
+}
+
 /** Puts back what was there before a step. Gives the revision the thing has then. Throws `ChangedSince`, 404, 409. */
 export function restore(db: Store, step: Step, by: Person, at: number): number {
   const expect = (revision: number | undefined): number => {
@@ -30,7 +39,7 @@ export function restore(db: Store, step: Step, by: Person, at: number): number {
   switch (step.kind) {
     case "brief": {
       const next = expect(loadBrief(db, step.subject).revision);
-      writeBrief(db, step.subject, completed(step.before as BriefDoc), next);
+      restoreBrief(db, step.subject, step.before as BriefDoc, next);
       return next;
     }
     case "settings": {
@@ -57,6 +66,7 @@ export function restore(db: Store, step: Step, by: Person, at: number): number {
     }
     case "session added": {
       const next = expect(db.select().from(session).where(eq(session.id, step.subject)).get()?.revision);
+      refuseDeletingRecords(db, [step.subject]);
       db.delete(session).where(eq(session.id, step.subject)).run();
       return next;
     }
@@ -64,6 +74,7 @@ export function restore(db: Store, step: Step, by: Person, at: number): number {
       const ids = step.subject.split(" ");
       const rows = ids.map((id) => db.select().from(session).where(eq(session.id, id)).get());
       const next = Math.max(...rows.map((row) => expect(row?.revision)));
+      refuseDeletingRecords(db, ids);
       for (const id of ids) db.delete(session).where(eq(session.id, id)).run();
       return next;
     }
@@ -164,7 +175,7 @@ export function doAgain(db: Store, step: Step, by: Person, at: number): number {
   switch (kind) {
     case "brief": {
       const next = expect(loadBrief(db, subject).revision);
-      writeBrief(db, subject, completed(after as BriefDoc), next);
+      restoreBrief(db, subject, after as BriefDoc, next);
       return next;
     }
     case "settings": {
@@ -185,6 +196,7 @@ export function doAgain(db: Store, step: Step, by: Person, at: number): number {
       return writeSession(db, { ...(after as SessionRow), revision: expect(found()?.revision) });
     case "session removed": {
       const next = expect(found()?.revision);
+      refuseDeletingRecords(db, [subject]);
       db.delete(session).where(eq(session.id, subject)).run();
       return next;
     }
@@ -223,7 +235,26 @@ function writeSettings(db: Store, id: string, settings: RunSettings, revision: n
   return revision;
 }
 
-function writeSession(db: Store, row: SessionRow): number {
+/** Writes a brief as it was. Throws `ReferenceGone` when a material of it has been deleted since. */
+function restoreBrief(db: Store, id: string, doc: BriefDoc, revision: number): void {
+  try {
+    writeBrief(db, id, completed(doc), revision);
+  } catch (error) {
+    if (error instanceof Problem && error.doc.status === 422)
+      throw new ReferenceGone("That version of the brief uses a material that has been deleted since.");
+    throw error;
+  }
+}
+
+/** A session as it was; without its room where that has been deleted, and without people who have left. */
+function withWhatIsLeft(db: Store, row: SessionRow): SessionRow {
+  const known = peopleIds(db);
+  const roomId = row.roomId !== null && db.select({ id: room.id }).from(room).where(eq(room.id, row.roomId)).get() ? row.roomId : null;
+  return { ...row, roomId, people: row.people.filter((id) => known.has(id)) };
+}
+
+function writeSession(db: Store, before: SessionRow): number {
+  const row = withWhatIsLeft(db, before);
   const now = db.select().from(session).where(eq(session.id, row.id)).get();
   db.update(session)
     .set({ ...row, sequence: now ? sequenceAfter(now, row) : row.sequence })
@@ -232,7 +263,8 @@ function writeSession(db: Store, row: SessionRow): number {
   return row.revision;
 }
 
-function addSession(db: Store, row: SessionRow): number {
+function addSession(db: Store, before: SessionRow): number {
+  const row = withWhatIsLeft(db, before);
   // Steps kept from before sessions had a sequence have none.
   const { sequence = 0 }: Partial<SessionRow> = row;
   db.insert(session)
