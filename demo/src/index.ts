@@ -46,6 +46,7 @@ export async function loadDemo(folder: string, now: number, url: string): Promis
     setupCode: "demo",
     web: null,
     data: folder,
+    erasureFolders: [],
     proxies: 0,
   };
   const days = new DemoDays(now);

@@ -5,6 +5,7 @@ import { bodyLimit } from "hono/body-limit";
 import { HTTPException } from "hono/http-exception";
 import { routePath } from "hono/route";
 import type { Clock } from "./clock.ts";
+import { entryPaths, refuseWhileHeldBack } from "./http/heldBack.ts";
 import { pages } from "./http/pages.ts";
 import { Problem } from "./http/problem.ts";
 import { nothingKept, sameSiteOnly, securityHeaders } from "./http/security.ts";
@@ -62,6 +63,7 @@ export function createApp(deps: Served, lookedAfter: LookedAfter = {}): Hono {
   app.use("/api/*", nothingKept);
   app.use("/api/*", sameSiteOnly);
   app.use("/api/*", bodies);
+  for (const path of entryPaths) app.use(`/api${path}`, refuseWhileHeldBack(deps));
   const asked = keptFor(deps.steady, 5000, () => health(deps, lookedAfter));
   app.get("/healthz", (c) => {
     deps.db.$client.prepare("select 1").get();
@@ -73,7 +75,8 @@ export function createApp(deps: Served, lookedAfter: LookedAfter = {}): Hono {
     return c.json({ ok, ...Object.fromEntries(lines.map(({ name, state }) => [name, state])) }, ok ? 200 : 503);
   });
   const sheets = new PublicSheets(deps.db);
-  app.route("/api", api(deps, sheets, asked));
+  // A planner who has just put something right sees it at once.
+  app.route("/api", api(deps, sheets, () => health(deps, lookedAfter)));
   app.all("/api/*", (c) => new Problem(404, "Not found", "There is nothing at this address.").answer(c));
   const failed = (error: unknown): void => deps.log.error({ error: error instanceof Error ? error.stack : error }, "a sheet was not drawn");
   if (deps.web !== null)

@@ -17,6 +17,8 @@ export interface Deps {
   readonly web: string | null;
   /** Folder of the house's file. */
   readonly data: string;
+  /** Folders that hold the list of erased entries: the house's own, its copies', a replica's. */
+  readonly erasureFolders: readonly string[];
   /** Reverse proxies between the visitors and this server, each of which adds to x-forwarded-for (LAMPCRATE_PROXY). */
   readonly proxies: number;
 }

@@ -2,7 +2,7 @@ import { randomInt } from "node:crypto";
 import { existsSync } from "node:fs";
 import { createServer, type RequestListener, type Server, type ServerOptions } from "node:http";
 import type { AddressInfo } from "node:net";
-import { join } from "node:path";
+import { join, resolve } from "node:path";
 import { pathToFileURL } from "node:url";
 import { serve } from "@hono/node-server";
 import { pino } from "pino";
@@ -17,6 +17,7 @@ import { reckonBeside } from "./reckoning/reckoner.ts";
 import type { Served } from "./served.ts";
 import { followServerUrl, isEmpty } from "./services/house/house.ts";
 import type { LookedAfter } from "./upkeep/health.ts";
+import { replicaAddress, replicaFolder } from "./upkeep/litestream.ts";
 
 /** How long a stop waits for requests in flight before it hangs up on them, ms. */
 const graceMs = 3000;
@@ -66,6 +67,12 @@ async function builtMarkup(dist: string | undefined): Promise<PageMarkup | null>
   return pageMarkup;
 }
 
+/** Where the list of erased entries is kept: in the house's folder, with its copies, and with a replica in a folder. */
+function erasureFolders({ data, upkeep }: Pick<ServeOptions, "data" | "upkeep">): readonly string[] {
+  const replica = upkeep?.replica === undefined ? null : replicaFolder(replicaAddress(upkeep.replica, resolve));
+  return [data, upkeep?.backups, replica].flatMap((folder) => folder ?? []);
+}
+
 /** Opens the data folder, which no other server may have, and serves it. */
 export async function serveHouse(options: ServeOptions): Promise<Running> {
   const release = holdFolder(options.data, "serving");
@@ -86,6 +93,7 @@ export async function serveHouse(options: ServeOptions): Promise<Running> {
       setupCode: `${randomInt(1000, 10_000)}-${randomInt(1000, 10_000)}`,
       web: options.web,
       data: options.data,
+      erasureFolders: erasureFolders(options),
       reckon: reckonBeside(db, options.data, options.dist ?? ""),
       pageMarkup: await builtMarkup(options.dist),
       proxies: options.proxies ?? 0,

@@ -56,6 +56,7 @@ export async function openTestHouse({ setUp = true } = {}): Promise<TestHouse> {
     setupCode: "1234-5678",
     web: null,
     data: folder,
+    erasureFolders: [folder],
     reckon: reckonHere(db, folder),
     pageMarkup: null,
     proxies: 1,

@@ -32,7 +32,16 @@ afterEach(() => {
 const send = (name: string) => sendTo(house, run, goodEntry(name));
 const give = (patch: Partial<Given>): { given: Given; said: string[] } => {
   const said: string[] = [];
-  const plain = { data: house.deps.data, args: [], replica: null, at: null, clockIsRight: false, goNow: null, backups: null };
+  const plain = {
+    data: house.deps.data,
+    args: [],
+    replica: null,
+    at: null,
+    erasures: null,
+    clockIsRight: false,
+    goNow: null,
+    backups: null,
+  };
   return { said, given: { ...plain, say: (words) => void said.push(words), typed: () => "", ...patch } };
 };
 const ids = (data: string): readonly unknown[] => {
@@ -89,7 +98,7 @@ describe("restoring", () => {
     await house.ask("DELETE", "/api/public/mine", undefined, { cookie: null, headers: { "x-entry-secret": goodEntry("erased").secret } });
     await send("later");
     house.deps.db.$client.close();
-    const done = restore(house.deps.data, file, now);
+    const done = restore(house.deps.data, { copy: file, erasures: null }, now);
     expect(done).toMatchObject({ wrong: [], entries: 1, erasedAgain: 1 });
     expect(ids(house.deps.data)).toEqual([goodEntry("stays").id]);
     expect(existsSync(done.before ?? "")).toBe(true);
@@ -100,13 +109,13 @@ describe("restoring", () => {
     await send("there");
     const { file } = backUp(house.deps.data, folder, now);
     const release = holdFolder(house.deps.data, "serving");
-    expect(() => restore(house.deps.data, file, now)).toThrow(/is serving it since/);
+    expect(() => restore(house.deps.data, { copy: file, erasures: null }, now)).toThrow(/is serving it since/);
     release();
     const bytes = readFileSync(file);
     const broken = join(folder, "broken.sqlite");
     writeFileSync(broken, Buffer.concat([bytes.subarray(0, 20_000), Buffer.alloc(4000, 7), bytes.subarray(24_000)]));
-    expect(() => restore(house.deps.data, broken, now)).toThrow();
-    expect(() => restore(house.deps.data, join(folder, "not-there.sqlite"), now)).toThrow();
+    expect(() => restore(house.deps.data, { copy: broken, erasures: null }, now)).toThrow();
+    expect(() => restore(house.deps.data, { copy: join(folder, "not-there.sqlite"), erasures: null }, now)).toThrow();
     expect((await house.ask("GET", "/api/season")).status).toBe(200);
   });
 });

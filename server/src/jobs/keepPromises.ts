@@ -17,7 +17,7 @@ import {
   version,
 } from "../db/schema/index.ts";
 import type { Deps } from "../deps.ts";
-import { dropEmptyGroups, eraseEntries, forget } from "../services/entries/erasing.ts";
+import { dropEmptyGroups, eraseEntries, finishErasing } from "../services/entries/erasing.ts";
 import { goFrom } from "../services/entries/retention.ts";
 import { trail } from "../services/house/audit.ts";
 import type { RunRow } from "../services/runs/runs.ts";
@@ -36,7 +36,7 @@ const batch = 50;
  * stay. A notice stands from seven days before; nothing goes before it was seen or has stood seven days, and nothing
  * while the clock is not trusted. Gives what was done, in words.
  */
-export async function keepPromises(deps: Pick<Deps, "db" | "clock">, watch: ClockWatch): Promise<string> {
+export async function keepPromises(deps: Pick<Deps, "db" | "clock" | "erasureFolders" | "log">, watch: ClockWatch): Promise<string> {
   const { db } = deps;
   const held = watch.look();
   if (held !== null) return held;
@@ -55,7 +55,7 @@ export async function keepPromises(deps: Pick<Deps, "db" | "clock">, watch: Cloc
     done.push(`${words} of ${row.title}`);
   }
   if (done.length === 0) return "Nothing was due.";
-  forget(db);
+  finishErasing(deps);
   const [first = "", ...rest] = done;
   return `${[first[0]?.toUpperCase() + first.slice(1), ...rest].join("; ")}.`;
 }

@@ -7,6 +7,7 @@ import { badField } from "../http/problem.ts";
 import { allow, type Signed } from "../http/signedIn.ts";
 import { body } from "../http/validate.ts";
 import { trustClock } from "../jobs/clockWatch.ts";
+import { showHeldBack } from "../services/entries/heldBack.ts";
 import { trailPage } from "../services/house/audit.ts";
 import { houseDoc, saveHouse } from "../services/house/house.ts";
 import { seasonDoc } from "../services/runs/season.ts";
@@ -33,6 +34,10 @@ export function houseRoutes(deps: Deps, asked: () => Promise<HealthDoc>) {
     .post("/clock-is-right", keep, (c) => {
       trustClock(deps, c.get("person"));
       return c.json({ trusted: true });
+    })
+    .post("/held-back-entries/show", keep, (c) => {
+      showHeldBack(deps, c.get("person"));
+      return c.json({ shown: true });
     })
     .get("/audit", keep, before, (c) => c.json(trailPage(deps.db, c.req.valid("query").before)))
     .get("/season", look, (c) => c.json(seasonDoc(deps.db, deps.clock())))

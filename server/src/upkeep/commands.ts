@@ -1,11 +1,12 @@
 import { existsSync, mkdtempSync, readFileSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
-import { join, resolve } from "node:path";
+import { dirname, join, resolve } from "node:path";
 import { eq } from "drizzle-orm";
 import { pino } from "pino";
 import { steadyClock } from "../clock.ts";
 import { type Database, houseFile, openDatabase } from "../db/open.ts";
 import { erasingNotice, job, run, staff } from "../db/schema/index.ts";
+import type { Deps } from "../deps.ts";
 import { ClockWatch, clockHeld, trustClock } from "../jobs/clockWatch.ts";
 import { runJob } from "../jobs/job.ts";
 import { keepPromises } from "../jobs/keepPromises.ts";
@@ -16,10 +17,11 @@ import { endSessionsOf } from "../services/house/signIn.ts";
 import { backUp, newestBackup } from "./backup.ts";
 import { checkFile } from "./checkFile.ts";
 import { freeMb } from "./disk.ts";
+import { erasedIn, erasuresIn } from "./erasureList.ts";
 import { exportHouse, importHouse } from "./export.ts";
 import { lateBackupMs, leastMb } from "./health.ts";
-import { replicaAddress, restoreReplica } from "./litestream.ts";
-import { restore } from "./restore.ts";
+import { replicaAddress, replicaFolder, restoreReplica } from "./litestream.ts";
+import { type Restored, restore } from "./restore.ts";
 
 /** What a command is given. */
 export interface Given {
@@ -27,6 +29,8 @@ export interface Given {
   readonly args: readonly string[];
   readonly replica: string | null;
   readonly at: string | null;
+  /** The list of erased entries, where it is not beside the copy. */
+  readonly erasures: string | null;
   readonly clockIsRight: boolean;
   readonly goNow: string | null;
   readonly backups: string | null;
@@ -38,7 +42,9 @@ export interface Given {
 export const usage = `npm run house -- COMMAND [--data FOLDER]
 
   backup [FOLDER]       copy the house's file while it is in use; the copy is looked through
-  restore FILE          put a copy in the file's place (stop the server first)
+  restore FILE [--erasures LIST]
+                        put a copy in the file's place (stop the server first);
+                        LIST is erased-entries.txt, looked for beside FILE if left out
   restore --replica ADDRESS [--at 2026-12-05T10:00:00Z]
                         get the file back from its replica, as it was at an instant
   check [FILE]          look through the file: pages, references, space, jobs, copies
@@ -62,12 +68,15 @@ export const commands: Readonly<Record<string, Command>> = {
     );
     return 0;
   },
-  restore: ({ data, args: [file], replica, at, say }) => {
+  restore: ({ data, args: [file], replica, at, erasures, say }) => {
     if (file === undefined && replica === null) throw new Error("Name the copy to restore, or --replica and its address.");
-    const done = file === undefined ? fromReplica(data, replica ?? "", at) : restore(data, resolve(file), Date.now());
+    if (erasures !== null && erasuresIn(resolve(erasures)) === null) throw new Error(`${erasures} is not a list of erased entries.`);
+    const listed = erasures === null ? null : erasuresIn(resolve(erasures));
+    const done = file === undefined ? fromReplica(data, replica ?? "", { at, listed }) : fromCopy(data, resolve(file), listed);
     say(`${houseFile(data)} has ${done.entries} entries and ${done.runs} runs; looked through, whole.`);
     if (done.before !== null) say(`What was there before is ${done.before}.`);
     if (done.erasedAgain > 0) say(`${done.erasedAgain} entries that were erased since are erased again.`);
+    if (done.heldBack) say(heldBackWords);
     return 0;
   },
   check: ({ data, args: [file], backups, say }) => {
@@ -104,11 +113,12 @@ export const commands: Readonly<Record<string, Command>> = {
     say(`${signIn} has a new password, and is signed out everywhere.`);
     return 0;
   },
-  retention: async ({ data, clockIsRight, goNow, say }) => {
+  retention: async ({ data, backups, clockIsRight, goNow, say }) => {
     needHouse(data);
     const db = openDatabase(data);
     try {
-      return await retention(db, { clockIsRight, goNow, say });
+      const erasureFolders = backups === null ? [data] : [data, backups];
+      return await retention({ db, erasureFolders }, { clockIsRight, goNow, say });
     } finally {
       db.$client.close();
     }
@@ -119,12 +129,30 @@ function needHouse(data: string): void {
   if (!existsSync(houseFile(data))) throw new Error(`There is no house in ${data}. Name its folder with --data or LAMPCRATE_DATA.`);
 }
 
-function fromReplica(data: string, replica: string, at: string | null): ReturnType<typeof restore> {
+const heldBackWords = `No list of erased entries was found, so nobody can say which entries of this copy were erased since it was made.
+Entries are held back from everybody but the family itself. Restore again with --erasures erased-entries.txt,
+or have a planner open House, The server, and show them.`;
+
+function fromCopy(data: string, copy: string, listed: readonly string[] | null): Restored {
+  return restore(data, { copy, erasures: listed ?? erasuresIn(dirname(copy)) }, Date.now());
+}
+
+interface FromReplica {
+  readonly at: string | null;
+  readonly listed: readonly string[] | null;
+}
+
+/** Restores from a replica. Its newest state knows of every erasure, also of those after the moment asked for. */
+function fromReplica(data: string, replica: string, { at, listed }: FromReplica): Restored {
   const folder = mkdtempSync(join(tmpdir(), "lampcrate-replica-"));
+  const address = replicaAddress(replica, resolve);
   try {
-    const file = join(folder, "restored.sqlite");
-    restoreReplica(replicaAddress(replica, resolve), file, at);
-    return restore(data, file, Date.now());
+    const copy = join(folder, "restored.sqlite");
+    restoreReplica(address, copy, at);
+    const newest = join(folder, "newest.sqlite");
+    if (at !== null) restoreReplica(address, newest, null);
+    const erasures = [...(listed ?? erasuresIn(replicaFolder(address) ?? folder) ?? []), ...erasedIn(at === null ? copy : newest)];
+    return restore(data, { copy, erasures }, Date.now());
   } finally {
     rmSync(folder, { recursive: true, force: true });
   }
@@ -165,8 +193,11 @@ async function setPassword(db: Database, signIn: string, typed: () => string, sa
   });
 }
 
-async function retention(db: Database, { clockIsRight, goNow, say }: Pick<Given, "clockIsRight" | "goNow" | "say">): Promise<number> {
-  const deps = { db, clock: Date.now, steady: steadyClock, log: pino({ level: "silent" }) };
+async function retention(
+  { db, erasureFolders }: Pick<Deps, "db" | "erasureFolders">,
+  { clockIsRight, goNow, say }: Pick<Given, "clockIsRight" | "goNow" | "say">,
+): Promise<number> {
+  const deps = { db, erasureFolders, clock: Date.now, steady: steadyClock, log: pino({ level: "silent" }) };
   if (clockIsRight) trustClock(deps, null);
   if (goNow !== null) {
     const found = db.select().from(run).where(eq(run.id, goNow)).get();

@@ -24,7 +24,7 @@ type Cell = string | number | null | { readonly base64: string };
 type Row = Readonly<Record<string, Cell>>;
 
 /** What stays: who is signed in, and how passwords are kept. */
-const notExported = ["signed_in", "clock_watch", "job", "__drizzle_migrations"];
+const notExported = ["signed_in", "clock_watch", "held_back", "job", "__drizzle_migrations"];
 
 /** Writes a whole house out in open formats: house.json with all of it, a CSV a table, each run's brief and trials. Gives the names of the files. */
 export function exportHouse(data: string, into: string): readonly string[] {

@@ -3,6 +3,7 @@ import { eq } from "drizzle-orm";
 import { job } from "../db/schema/index.ts";
 import type { Deps } from "../deps.ts";
 import { clockHeld } from "../jobs/clockWatch.ts";
+import { isHeldBack } from "../services/entries/heldBack.ts";
 import { newestBackup } from "./backup.ts";
 import { freeMb } from "./disk.ts";
 import type { Replica } from "./replica.ts";
@@ -31,6 +32,7 @@ export async function health(deps: Pick<Deps, "db" | "clock" | "data">, { backup
     backup(deps, backups),
     replica ? await replicaLine(replica) : off("replica", "not asked for (LAMPCRATE_REPLICA)"),
     clock(deps),
+    ...restored(deps),
   ];
   return { ok: lines.every((line) => line.state !== "broken"), lines };
 }
@@ -95,6 +97,14 @@ async function replicaLine(replica: Replica): Promise<HealthLine> {
 function clock({ db }: Pick<Deps, "db">): HealthLine {
   const held = clockHeld(db);
   return held === null ? line("clock")("fine", "goes evenly") : line("clock")("broken", held);
+}
+
+/** A line only while entries of a restored copy are held back. */
+function restored({ db }: Pick<Deps, "db">): readonly HealthLine[] {
+  if (!isHeldBack(db)) return [];
+  const words =
+    "This house was restored without its list of erased entries, so entries are hidden. Show them only if no family erased one since the copy was made, or restore again with the list.";
+  return [line("restored entries")("broken", words)];
 }
 
 function agoWords(ms: number): string {

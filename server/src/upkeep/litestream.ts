@@ -2,6 +2,7 @@ import { spawnSync } from "node:child_process";
 import { existsSync } from "node:fs";
 import { createRequire } from "node:module";
 import { dirname, join } from "node:path";
+import { fileURLToPath } from "node:url";
 
 /** The system's own Litestream, or the one that an npm package carries for this machine; null where there is none. */
 export function litestreamBinary(): string | null {
@@ -25,6 +26,9 @@ export const noLitestream =
 export function replicaAddress(given: string, resolve: (path: string) => string): string {
   return /^[a-z0-9]+:\/\//.test(given) ? given : `file://${resolve(given)}`;
 }
+
+/** The folder of a replica that is one; null where it is elsewhere. */
+export const replicaFolder = (address: string): string | null => (address.startsWith("file://") ? fileURLToPath(address) : null);
 
 /** Gets a house's file back from its replica as it was at an instant, or as new as it is. Throws with Litestream's own words. */
 export function restoreReplica(replica: string, to: string, at: string | null): void {

@@ -4,9 +4,11 @@ import { fileStamp } from "../db/fileStamp.ts";
 import { holdFolder } from "../db/lock.ts";
 import { type Database, houseFile, openDatabase } from "../db/open.ts";
 import { entry, erasedEntry } from "../db/schema/index.ts";
-import { eraseEntries, forget } from "../services/entries/erasing.ts";
+import { eraseEntries, overwriteLog } from "../services/entries/erasing.ts";
+import { holdBack } from "../services/entries/heldBack.ts";
 import { hashOf } from "../services/secrets.ts";
 import { checkFile, type FileCheck } from "./checkFile.ts";
+import { erasedIn, erasuresIn, updateErasureLists } from "./erasureList.ts";
 
 /** A file that was put in place. */
 export interface Restored extends FileCheck {
@@ -14,43 +16,53 @@ export interface Restored extends FileCheck {
   readonly before: string | null;
   /** Entries that had been erased since the copy was made, and are erased again. */
   readonly erasedAgain: number;
+  /** Whether entries are held back, because nothing says which of them were erased since the copy was made. */
+  readonly heldBack: boolean;
+}
+
+/** Where a copy comes from, and what is known of erasures since. */
+export interface RestoreFrom {
+  readonly copy: string;
+  /** Hashes of erased entries; null where there is no list. */
+  readonly erasures: readonly string[] | null;
 }
 
 /**
  * Puts a copy in the place of a house's file, which no server may have open; the file that was there is kept in
- * `copies`. What had been erased since the copy was made is erased again. Throws when the copy is not whole, the
- * folder in use, or the copy newer than this version.
+ * `copies`. What had been erased since the copy was made is erased again, by the file that was there and by the list of
+ * erased entries; without either, entries are held back. Throws when the copy is not whole, the folder in use, or the
+ * copy newer than this version.
  */
-export function restore(data: string, copy: string, now: number): Restored {
+export function restore(data: string, { copy, erasures }: RestoreFrom, now: number): Restored {
   const release = holdFolder(data, "restoring");
   try {
     const found = checkFile(copy);
     if (found.wrong.length > 0) throw new Error(`${copy} is not whole: ${found.wrong.join("; ")}`);
     const file = houseFile(data);
-    const erased = existsSync(file) ? erasedIn(data) : [];
+    const lists = [existsSync(file) ? erasedFrom(file) : null, erasuresIn(data), erasures].filter((list) => list !== null);
     // Copied first: where there is no room for it, what is there stays in place.
     const part = `${file}.part`;
     copyFileSync(copy, part);
     const before = setAside(data, file, now);
     renameSync(part, file);
     const db = openDatabase(data);
-    const erasedAgain = eraseAgain(db, erased, now);
+    const erasedAgain = eraseAgain(db, lists.flat(), now);
+    const heldBack = lists.length === 0 && found.entries > 0;
+    if (heldBack) holdBack(db, now);
+    updateErasureLists(db, [data], { whole: true });
     db.$client.close();
-    return { ...checkFile(file), before, erasedAgain };
+    return { ...checkFile(file), before, erasedAgain, heldBack };
   } finally {
     release();
   }
 }
 
-function erasedIn(data: string): readonly string[] {
+/** What was erased from a house, by its own file; null where it is too broken to say. */
+function erasedFrom(file: string): readonly string[] | null {
   try {
-    const db = openDatabase(data);
-    const hashes = db.select({ idHash: erasedEntry.idHash }).from(erasedEntry).all();
-    db.$client.close();
-    return hashes.map(({ idHash }) => idHash);
+    return erasedIn(file);
   } catch {
-    // A file so broken that it has to be restored may not tell what was erased from it.
-    return [];
+    return null;
   }
 }
 
@@ -80,6 +92,6 @@ function eraseAgain(db: Database, hashes: readonly string[], now: number): numbe
     eraseEntries(tx, rows, now);
     for (const idHash of hashes) tx.insert(erasedEntry).values({ idHash, at: now }).onConflictDoNothing().run();
   });
-  forget(db);
+  overwriteLog(db);
   return rows.length;
 }

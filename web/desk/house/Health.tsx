@@ -1,6 +1,9 @@
 import type { HealthLine } from "@lampcrate/contract";
 import { useQuery } from "@tanstack/react-query";
-import { Table } from "antd";
+import { Popconfirm, Table } from "antd";
+import { api, ask } from "../../shared/client.ts";
+import { Button } from "../pieces/Button.tsx";
+import { useSave } from "../pieces/useSave.ts";
 import { healthQuery } from "../queries.ts";
 
 const states: Readonly<Record<HealthLine["state"], string>> = {
@@ -33,6 +36,23 @@ export function Health() {
           { title: "In words", dataIndex: "words" },
         ]}
       />
+      {health.data.lines.some(({ name }) => name === "restored entries") && <ShowEntries />}
     </section>
+  );
+}
+
+/** Shows the entries of a restored copy, once a planner has said that no family erased one since. */
+function ShowEntries() {
+  const show = useSave({ send: () => ask(api["held-back-entries"].show.$post()), renew: [healthQuery] });
+  return (
+    <Popconfirm
+      title="Show these entries?"
+      description="An entry that a family erased after the copy was made would be shown again."
+      okText="Show entries"
+      cancelText="Keep them hidden"
+      onConfirm={() => void show.save(undefined)}
+    >
+      <Button>Show entries</Button>
+    </Popconfirm>
   );
 }

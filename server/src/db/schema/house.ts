@@ -73,6 +73,12 @@ export const clockWatch = sqliteTable("clock_watch", {
   steadyMs: integer("steady_ms").notNull(),
 });
 
+/** There while entries of a restored copy are held back, because nothing says which of them were erased since. One row. */
+export const heldBack = sqliteTable("held_back", {
+  id: integer("id").primaryKey(),
+  restoredAt: integer("restored_at").notNull(),
+});
+
 /** Who did what that matters beyond a run, when. Never changed, never taken back. */
 export const audit = sqliteTable(
   "audit",

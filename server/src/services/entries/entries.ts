@@ -14,7 +14,7 @@ import { entryDoor, sheetDoc } from "../runs/sheet.ts";
 import { hashOf } from "../secrets.ts";
 import { consentDocs, photoConsent, putCorrection, setPhotoConsent } from "./corrections.ts";
 import { entryDocs } from "./entryDoc.ts";
-import { eraseEntries, forget } from "./erasing.ts";
+import { eraseEntries, finishErasing } from "./erasing.ts";
 
 type EntryRow = typeof entry.$inferSelect;
 
@@ -106,5 +106,5 @@ export function eraseEntry(deps: Deps, secret: string): void {
     eraseEntries(tx, [row], deps.clock());
     trail(tx, deps.clock(), "a family", "erasing", `erased its entry of ${of.title}`);
   });
-  forget(deps.db);
+  finishErasing(deps);
 }

@@ -1,6 +1,8 @@
 import { eq, notExists, sql } from "drizzle-orm";
 import type { Database, Store } from "../../db/open.ts";
 import { entry, erasedEntry, groupSheet, undoStep } from "../../db/schema/index.ts";
+import type { Deps } from "../../deps.ts";
+import { updateErasureLists } from "../../upkeep/erasureList.ts";
 import { hashOf } from "../secrets.ts";
 
 /**
@@ -29,6 +31,13 @@ export function dropEmptyGroups(db: Store): void {
  * Overwrites what was deleted in the log beside the file too: the file's own pages are zeroed as they are freed
  * (secure_delete), the log keeps their earlier form until it is folded in.
  */
-export function forget(db: Database): void {
+export function overwriteLog(db: Database): void {
   db.$client.pragma("wal_checkpoint(TRUNCATE)");
+}
+
+/** Overwrites what was erased, and adds it to the lists that a restored copy is checked against. */
+export function finishErasing({ db, erasureFolders, log }: Pick<Deps, "db" | "erasureFolders" | "log">): void {
+  overwriteLog(db);
+  const failed = updateErasureLists(db, erasureFolders);
+  if (failed.length > 0) log.error({ folders: failed }, "the list of erased entries could not be written");
 }

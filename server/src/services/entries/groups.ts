@@ -11,7 +11,7 @@ import type { RunRow } from "../runs/runs.ts";
 import { sheetDoc } from "../runs/sheet.ts";
 import { hashOf } from "../secrets.ts";
 import { entryDocs } from "./entryDoc.ts";
-import { eraseEntries, forget } from "./erasing.ts";
+import { eraseEntries, finishErasing } from "./erasing.ts";
 
 type GroupRow = typeof groupSheet.$inferSelect;
 
@@ -69,7 +69,7 @@ export function eraseGroup(deps: Deps, secret: string): void {
     eraseEntries(tx, rows, deps.clock());
     trail(tx, deps.clock(), "a family", "erasing", `erased ${rows.length} entries of ${of.title}`);
   });
-  forget(deps.db);
+  finishErasing(deps);
 }
 
 /** Whether a leader's sheet was sent before by whoever has this secret; null where it is new. Throws 409 where another one has its id. */

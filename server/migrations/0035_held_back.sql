@@ -1,0 +1,4 @@
+CREATE TABLE `held_back` (
+	`id` integer PRIMARY KEY NOT NULL,
+	`restored_at` integer NOT NULL
+);
