@@ -53,6 +53,46 @@ test("a second logbook keeps the first one's link; a second link in the tab show
   expect([kept.includes(second.link.split("#")[1] ?? ""), kept.includes(first.link.split("#")[1] ?? "")]).toEqual([false, true]);
 });
 
+for (const storage of ["blocked", "full"] as const)
+  test(`a logbook on a device whose storage is ${storage} says at once that it is not saved, and can still be sent`, async ({
+    browser,
+  }) => {
+    const phone = await openPhone(browser);
+    await phone.addInitScript((how) => {
+      const set = Storage.prototype.setItem;
+      Storage.prototype.setItem = function (key: string, value: string) {
+        // A full device takes what is short, until it doesn't.
+        if (how === "blocked" || value.length > 1200) throw new DOMException("no room", "QuotaExceededError");
+        set.call(this, key, value);
+      };
+    }, storage);
+    await phone.goto(path);
+    const alert = phone.getByRole("alert").filter({ hasText: "This is not saved." });
+    if (storage === "blocked") await expect(alert).toBeVisible();
+    await version(phone, 1).getByLabel("Trial 1").fill("1.37");
+    await phone.getByLabel("What did you build?").first().fill("A spinner with long wings. ".repeat(60));
+    await expect(alert).toBeVisible();
+    await expect(phone.getByText("Saved on this device")).toHaveCount(0);
+    await expect(alert.getByRole("button", { name: "Print this page" })).toBeVisible();
+    await phone.getByLabel("What did you build?").first().fill("A spinner");
+    await sent(phone, "1.37");
+  });
+
+test("a correction that was saved says so, until something else is typed", async ({ browser }) => {
+  const phone = await openPhone(browser);
+  await phone.goto(path);
+  const { link } = await sent(phone, "1.2");
+  await phone.goto(link);
+  const said = phone.getByText("Saved. Somebody will look at it again.");
+  await expect(phone.getByRole("button", { name: "Save the correction" })).toBeDisabled();
+  await expect(said).toHaveCount(0);
+  await version(phone, 1).getByLabel("Trial 1").fill("1.5");
+  await phone.getByRole("button", { name: "Save the correction" }).click();
+  await expect(said).toBeVisible();
+  await version(phone, 1).getByLabel("Trial 1").fill("1.6");
+  await expect(said).toHaveCount(0);
+});
+
 test("what was being sent when the line and the page were lost is sent when the page is opened again", async ({ browser }) => {
   const phone = await openPhone(browser);
   await phone.goto(path);

@@ -76,7 +76,10 @@ export function createApp(deps: Served, lookedAfter: LookedAfter = {}): Hono {
   });
   const sheets = new PublicSheets(deps.db);
   // A planner who has just put something right sees it at once.
-  app.route("/api", api(deps, sheets, () => health(deps, lookedAfter)));
+  app.route(
+    "/api",
+    api(deps, sheets, () => health(deps, lookedAfter)),
+  );
   app.all("/api/*", (c) => new Problem(404, "Not found", "There is nothing at this address.").answer(c));
   const failed = (error: unknown): void => deps.log.error({ error: error instanceof Error ? error.stack : error }, "a sheet was not drawn");
   if (deps.web !== null)

@@ -5,10 +5,10 @@ import { beforeEach, describe, expect, it } from "vitest";
 import { columnsOf, variedFields } from "../home/group/columns.ts";
 import {
   type GroupDraft,
-  keepGroup,
   keepSentGroup,
   keptGroup,
   newGroup,
+  saveGroup,
   sentGroups,
   unsentGroups,
   withBlock,
@@ -127,22 +127,22 @@ describe("a leader's sheet on the device", () => {
     const draft = draftOf([{ "1.1": "1.2" }], { keep: true });
     const named = { ...draft, lines: draft.lines.map((line, i) => (i === 0 ? withCell(line, ["mark", "Otter Jo"]) : line)) };
     expect(unsentGroups()).toBe(0);
-    keepGroup(sheet.code, newGroup(2));
+    saveGroup(sheet.code, newGroup(2));
     expect(unsentGroups()).toBe(0);
-    keepGroup(sheet.code, named);
+    saveGroup(sheet.code, named);
     expect([unsentGroups(), keptGroup(sheet.code)]).toEqual([1, named]);
     const { rows } = readGroup(sheet, descent, named);
     expect(JSON.stringify(groupOf(named, rows))).not.toContain("Otter Jo");
-    keepGroup(sheet.code, { ...named, sent: { "1": "Misty Heron" } });
+    saveGroup(sheet.code, { ...named, sent: { "1": "Misty Heron" } });
     expect(unsentGroups()).toBe(0);
     expect(sentGroups(sheet.code)).toEqual([{ secret: named.secret, builders: 1 }]);
     // Another sheet in its place: its link stays on the device.
     keepSentGroup(sheet.code, { ...named, sent: { "1": "Misty Heron" } });
-    keepGroup(sheet.code, newGroup(2));
+    saveGroup(sheet.code, newGroup(2));
     expect(sentGroups(sheet.code)).toEqual([{ secret: named.secret, builders: 1 }]);
     // From before the bare test and what is the same for everyone stood on it: it looks as it did.
     const { bare: _, everyone: __, ...older } = named;
-    keepGroup("older", older as unknown as GroupDraft);
+    saveGroup("older", older as unknown as GroupDraft);
     expect([keptGroup("older")?.bare, keptGroup("older")?.everyone]).toEqual([false, {}]);
     localStorage.setItem("lampcrate-group-x", "{}");
     expect(keptGroup("x")).toBeNull();

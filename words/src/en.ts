@@ -76,6 +76,14 @@ const pages = {
     tiers: "Choose how to build",
     stretch: "to stretch",
   },
+  notSaved: {
+    title: "This is not saved.",
+    what: "This device blocks saving, or it is full. Your results stay on this page until you close it. Send them or print them first.",
+    send: "Go to sending",
+    print: "Print this page",
+    notSent: "Not sent yet: there is no connection. Keep this page open. It sends by itself when you are back online.",
+    group: "This device blocks saving, or it is full. The sheet stays on this page until you close it. Send it or print it first.",
+  },
   log: {
     title: "Logbook",
     noScript: "The logbook needs scripts, which are turned off here. The printed sheet has a table to fill in by hand.",
@@ -304,7 +312,8 @@ const pages = {
   group: {
     title: "Group sheet",
     link: "The group's private link. Only you have it: with it you can see the whole group, correct, withdraw or erase it.",
-    how: "One line for each builder; lines without a result are left out. Type, or paste from a spreadsheet: Enter goes down, Tab goes on. It is kept on this device until you send it.",
+    how: "One line for each builder; lines without a result are left out. Type, or paste from a spreadsheet: Enter goes down, Tab goes on.",
+    saved: "It is saved on this device until you send it.",
     howNumbers: "A unit may stand beside a number; x is a test that failed.",
     howJudged: "Write yes where it passed, and no or x where it did not.",
     howRungs: (rungs: string) => `Write what came out by its name or its number, ${rungs}; x is a test that failed.`,

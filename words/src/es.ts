@@ -101,6 +101,15 @@ export const es: FamilyLanguage = {
       tiers: "Elige cómo construir",
       stretch: "para ir más allá",
     },
+    notSaved: {
+      title: "Esto no está guardado.",
+      what: "Este dispositivo no deja guardar, o está lleno. Tus resultados siguen en esta página hasta que la cierres. Antes, envíalos o imprímelos.",
+      send: "Ir a enviar",
+      print: "Imprimir esta página",
+      notSent: "Aún no se ha enviado: no hay conexión. Deja esta página abierta. Se envía sola cuando vuelvas a tener conexión.",
+      group:
+        "Este dispositivo no deja guardar, o está lleno. La hoja sigue en esta página hasta que la cierres. Antes, envíala o imprímela.",
+    },
     log: {
       title: "Cuaderno",
       noScript: "El cuaderno necesita scripts, que aquí están desactivados. La hoja impresa tiene una tabla para rellenar a mano.",
@@ -329,7 +338,8 @@ export const es: FamilyLanguage = {
     group: {
       title: "Hoja de grupo",
       link: "El enlace privado del grupo. Solo lo tienes tú: con él puedes ver todo el grupo, corregirlo, retirarlo o borrarlo.",
-      how: "Una línea para cada persona; las líneas sin resultado se dejan fuera. Escribe, o pega desde una hoja de cálculo: Intro baja, Tab sigue. Queda en este dispositivo hasta que lo envíes.",
+      how: "Una línea para cada persona; las líneas sin resultado se dejan fuera. Escribe, o pega desde una hoja de cálculo: Intro baja, Tab sigue.",
+      saved: "Queda guardada en este dispositivo hasta que la envíes.",
       howNumbers: "Junto a un número puede ir su unidad; x es una prueba que falló.",
       howJudged: "Escribe sí donde se logró, y no o x donde no.",
       howRungs: (rungs) => `Escribe lo que salió por su nombre o su número, ${rungs}; x es una prueba que falló.`,

@@ -6,6 +6,7 @@ import { useConsent, useWords } from "../../shared/words/useWords.ts";
 import { familyOf } from "../family.ts";
 import { useHost } from "../host.ts";
 import { AgeChoice } from "../logbook/AgeChoice.tsx";
+import { NotSaved } from "../NotSaved.tsx";
 import { comesAgain } from "../sending/useSendAgain.ts";
 import { closingWords } from "../sheet/OpenSheet.tsx";
 import { WithSheet } from "../sheet/WithSheet.tsx";
@@ -32,6 +33,7 @@ function OpenGroup({ sheet }: { readonly sheet: SheetDoc }) {
   const path = `/h/${codeInAddress(sheet.code)}`;
   return (
     <main className="home group">
+      <NotSaved stored={book.stored} what="group" />
       <title>{`${words.group.title}: ${sheet.title}`}</title>
       <header>
         <p className="soft small">
@@ -58,7 +60,7 @@ function FillIn({ sheet, book }: { readonly sheet: SheetDoc; readonly book: Grou
   return (
     <>
       <p className="no-print">
-        {words.group.how}{" "}
+        {words.group.how} {book.stored ? words.group.saved : ""}{" "}
         {measure.rungs
           ? words.group.howRungs(measure.rungs.steps.map((step, i) => `${i + 1} ${step}`).join(", "))
           : measure.numberless
@@ -175,7 +177,7 @@ function SendGroup({ sheet, book }: { readonly sheet: SheetDoc; readonly book: G
       </label>
       {trouble ? (
         <div role="alert" className="ask">
-          <p>{trouble.offline ? words.log.notSent : trouble.message}</p>
+          <p>{trouble.offline ? (book.stored ? words.log.notSent : words.notSaved.notSent) : trouble.message}</p>
           {!trouble.offline && comesAgain(trouble) ? <p>{words.log.againByItself}</p> : null}
         </div>
       ) : null}

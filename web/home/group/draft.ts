@@ -103,12 +103,13 @@ export function unsentGroups(): number {
   }).length;
 }
 
-/** Keeps the sheet on this device; a full or closed store is no reason to stop writing. */
-export function keepGroup(code: string, draft: GroupDraft): void {
+/** Saves the sheet on this device. False where storage is blocked or full: it is then on this page alone, and the page says so. */
+export function saveGroup(code: string, draft: GroupDraft): boolean {
   try {
     localStorage.setItem(keyOf(code), JSON.stringify(draft));
+    return true;
   } catch {
-    // Without it the sheet is on this page alone.
+    return false;
   }
 }
 

@@ -5,6 +5,7 @@ import { NudgesShut } from "../../shared/logbook/nudges.ts";
 import { isUsed } from "../../shared/logbook/trialEdits.ts";
 import { useWords } from "../../shared/words/useWords.ts";
 import { familyOf, questionsOf } from "../family.ts";
+import { NotSaved } from "../NotSaved.tsx";
 import { TimerPractice } from "../practice/TimerPractice.tsx";
 import { WithSheet } from "../sheet/WithSheet.tsx";
 import { Helped } from "./Helped.tsx";
@@ -50,6 +51,7 @@ function OpenLogbook({ sheet }: { readonly sheet: SheetDoc }) {
   if (book.draft.sent) return <Sent draft={book.draft} sheet={sheet} onStartOver={book.startOver} />;
   return (
     <main className="home" ref={page}>
+      <NotSaved stored={book.stored} />
       <title>{`${words.log.title}: ${sheet.title}`}</title>
       <div className="stacked" data-stop={words.walk.careful} tabIndex={-1}>
         <LogbookHead sheet={sheet} />
@@ -74,7 +76,7 @@ function OpenLogbook({ sheet }: { readonly sheet: SheetDoc }) {
       </div>
       <SendPart sheet={sheet} book={book} />
       <SentBefore code={sheet.code} but={null} />
-      <p className="soft small">{words.log.saved}</p>
+      {book.stored ? <p className="soft small">{words.log.saved}</p> : null}
       <WalkBar within={page} />
     </main>
   );

@@ -36,7 +36,7 @@ export function SendPart({ sheet, book }: { readonly sheet: SheetDoc; readonly b
       {trouble ? (
         <div role="alert" className="ask">
           {trouble.offline ? (
-            <p>{words.log.notSent}</p>
+            <p>{book.stored ? words.log.notSent : words.notSaved.notSent}</p>
           ) : (
             (trouble.problem.errors ?? [{ field: "entry", message: trouble.message }]).map((error) => (
               <p key={error.field}>{error.message}</p>

@@ -133,16 +133,23 @@ export function onOtherTab(code: string, take: (draft: LogDraft) => void): () =>
   return () => window.removeEventListener("storage", heard);
 }
 
-/** Keeps the draft on this device; a full or closed store is no reason to stop writing. What was sent from another tab is never written over: gives what is kept. */
-export function keepDraft(code: string, draft: LogDraft): LogDraft {
+/** A draft after it was written to this device: as it is now, and false where storage is blocked or full. */
+export interface SavedDraft {
+  readonly draft: LogDraft;
+  readonly stored: boolean;
+}
+
+/** Saves the draft on this device. What was sent from another tab is never overwritten: the sent one comes back instead. */
+export function saveDraft(code: string, draft: LogDraft): SavedDraft {
   const kept = keptDraft(code);
-  if (kept?.sent && kept.id === draft.id && !draft.sent) return kept;
+  if (kept?.sent && kept.id === draft.id && !draft.sent) return { draft: kept, stored: true };
   try {
     localStorage.setItem(keyOf(code), JSON.stringify(draft));
+    return { draft, stored: true };
   } catch {
-    // Private windows may refuse to keep anything: the logbook still works until it is closed.
+    // Private windows and full devices refuse: the logbook goes on in memory, and the page says so.
+    return { draft, stored: false };
   }
-  return draft;
 }
 
 /** Whether a logbook with this secret is kept on this device. */

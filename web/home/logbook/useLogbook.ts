@@ -5,12 +5,14 @@ import { familyOf } from "../family.ts";
 import { pictureEntrySent } from "../pictures/album.ts";
 import { answersTo } from "../rules.ts";
 import { useSendOnce } from "../sending/useSendOnce.ts";
-import { entryOf, keepDraft, keepSent, type LogDraft, newDraft, pictureIds } from "./draft.ts";
+import { entryOf, keepSent, type LogDraft, newDraft, pictureIds, saveDraft } from "./draft.ts";
 import { useKeptDraft } from "./useKeptDraft.ts";
 
 /** A logbook on the device, and its way to the house. */
 export interface Book {
   readonly draft: LogDraft;
+  /** False while this device could not save the draft. */
+  readonly stored: boolean;
   readonly change: (patch: Partial<LogDraft>) => void;
   readonly send: () => Promise<void>;
   readonly sending: boolean;
@@ -22,14 +24,14 @@ export interface Book {
 export function useLogbook(sheet: SheetDoc): Book {
   const family = familyOf(sheet.brief);
   const fresh = (): LogDraft => newDraft(family, sheet.brief);
-  const [draft, setDraft] = useKeptDraft(sheet.code, (kept) => {
+  const { draft, setDraft, stored } = useKeptDraft(sheet.code, (kept) => {
     if (kept === null || kept.sent !== null) return kept ?? fresh();
     return { ...kept, answers: answersTo(sheet, kept.answers) };
   });
 
   const { send, sending, trouble } = useSendOnce({
     draft,
-    keepSending: () => keepDraft(sheet.code, { ...draft, sending: true }),
+    keepSending: () => saveDraft(sheet.code, { ...draft, sending: true }),
     outgoing: () => ({ code: sheet.code, entry: entryOf(draft) }),
     post: () => ask(api.public.runs[":code"].entries.$post({ param: { code: sheet.code }, json: entryOf(draft) })),
     onTaken: async ({ alias }) => {
@@ -41,6 +43,7 @@ export function useLogbook(sheet: SheetDoc): Book {
 
   return {
     draft,
+    stored,
     change: (patch) => setDraft((now) => ({ ...now, ...patch })),
     send,
     sending,

@@ -63,6 +63,7 @@ function OpenMine({ mine, secret, onErased }: { readonly mine: MineDoc; readonly
   const { entry, sheet } = mine;
   const [versions, setVersions] = useState<readonly VersionInput[]>(() => versionsOf(entry));
   const [trouble, setTrouble] = useState<string | null>(null);
+  const [saved, setSaved] = useState(false);
   const header = { "x-entry-secret": secret };
   const [about, setAbout] = useState(aboutOf(entry));
   const coming = entry.versions.flatMap((version) => version.pictures).filter(({ size }) => size === null).length;
@@ -87,10 +88,13 @@ function OpenMine({ mine, secret, onErased }: { readonly mine: MineDoc; readonly
     }
   };
   const save = async (): Promise<void> => {
+    setSaved(false);
     const json = { revision: entry.revision, ...about, versions: filledVersions(versions) };
     const next = await act(() => ask(api.public.mine.$put({ header, json })));
     if (!next) return;
     setVersions(versionsOf(next.entry));
+    setAbout(aboutOf(next.entry));
+    setSaved(true);
     await pictureEntrySent(secret, pictureIds(versionsOf(next.entry)));
     await queries.invalidateQueries({ queryKey: picturesLeftQuery(secret).queryKey });
   };
@@ -152,6 +156,7 @@ function OpenMine({ mine, secret, onErased }: { readonly mine: MineDoc; readonly
       <button type="button" className="big" disabled={!changed} onClick={() => void save()}>
         {words.mine.save}
       </button>
+      <p role="status">{saved && !changed ? words.mine.saved : ""}</p>
       <div className="buttons">
         {entry.state === "withdrawn" ? (
           <button type="button" className="plain" onClick={() => void act(() => ask(api.public.mine.restore.$post({ header })))}>
