@@ -48,6 +48,7 @@ export async function loadDemo(folder: string, now: number, url: string): Promis
     data: folder,
     erasureFolders: [],
     proxies: 0,
+    ownAddresses: [],
   };
   const days = new DemoDays(now);
   const planner = await makeHouse(deps, days, url);

@@ -5,6 +5,7 @@ import { bodyLimit } from "hono/body-limit";
 import { HTTPException } from "hono/http-exception";
 import { routePath } from "hono/route";
 import type { Clock } from "./clock.ts";
+import { UnknownProxy } from "./http/forwarded.ts";
 import { entryPaths, refuseWhileHeldBack } from "./http/heldBack.ts";
 import { pages } from "./http/pages.ts";
 import { Problem } from "./http/problem.ts";
@@ -60,11 +61,14 @@ export function createApp(deps: Served, lookedAfter: LookedAfter = {}): Hono {
     );
   });
   app.use("*", securityHeaders);
+  const unknownProxy = new UnknownProxy(deps);
+  app.use("*", unknownProxy.watch);
+  const healthNow = () => health(deps, { ...lookedAfter, unknownProxy });
   app.use("/api/*", nothingKept);
   app.use("/api/*", sameSiteOnly);
   app.use("/api/*", bodies);
   for (const path of entryPaths) app.use(`/api${path}`, refuseWhileHeldBack(deps));
-  const asked = keptFor(deps.steady, 5000, () => health(deps, lookedAfter));
+  const asked = keptFor(deps.steady, 5000, healthNow);
   app.get("/healthz", (c) => {
     deps.db.$client.prepare("select 1").get();
     return c.json({ ok: true });
@@ -76,10 +80,7 @@ export function createApp(deps: Served, lookedAfter: LookedAfter = {}): Hono {
   });
   const sheets = new PublicSheets(deps.db);
   // A planner who has just put something right sees it at once.
-  app.route(
-    "/api",
-    api(deps, sheets, () => health(deps, lookedAfter)),
-  );
+  app.route("/api", api(deps, sheets, healthNow));
   app.all("/api/*", (c) => new Problem(404, "Not found", "There is nothing at this address.").answer(c));
   const failed = (error: unknown): void => deps.log.error({ error: error instanceof Error ? error.stack : error }, "a sheet was not drawn");
   if (deps.web !== null)
@@ -142,8 +143,6 @@ const retryIn = (seconds: number): Readonly<Record<string, string>> => ({ "retry
 
 function problemOf(error: Error, deps: Served): Problem {
   if (error instanceof Problem) return error;
-  if (error instanceof HTTPException && error.status === 403)
-    return new Problem(403, "Not from here", "This was sent from another site's page. Open Lamp Crate itself and try again.");
   if (error instanceof HTTPException && error.status < 500) {
     const message = error.status === 400 ? "That is not valid JSON." : error.message || "The request can't be read.";
     return new Problem(error.status, "Can't be read", message, { errors: [{ field: "body", message }] });

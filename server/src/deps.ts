@@ -21,4 +21,6 @@ export interface Deps {
   readonly erasureFolders: readonly string[];
   /** Reverse proxies between the visitors and this server, each of which adds to x-forwarded-for (LAMPCRATE_PROXY). */
   readonly proxies: number;
+  /** Addresses of the house itself, whose visitors share one: they are not limited (LAMPCRATE_OWN_ADDRESSES). */
+  readonly ownAddresses: readonly string[];
 }

@@ -35,6 +35,7 @@ const running = await serveHouse({
   web: existsSync(join(web, "index.html")) ? web : null,
   logLevel: process.env["LAMPCRATE_LOG"] ?? "warn",
   proxies: numberFrom("LAMPCRATE_PROXY", 0, 10),
+  ownAddresses: (process.env["LAMPCRATE_OWN_ADDRESSES"] ?? "").split(/[\s,]+/).filter(Boolean),
   upkeep: { backups: process.env["LAMPCRATE_BACKUPS"] || undefined, replica: process.env["LAMPCRATE_REPLICA"] || undefined },
 }).catch((error: NodeJS.ErrnoException) => {
   if (error instanceof FolderInUse || error instanceof FileIsNewer) endWith(error.message);

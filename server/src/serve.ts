@@ -52,6 +52,7 @@ export interface ServeOptions {
   readonly web: string | null;
   readonly logLevel?: string;
   readonly proxies?: number;
+  readonly ownAddresses?: readonly string[];
   readonly upkeep?: UpkeepSettings;
   /** Folder of the built server, where its threads are; long computations are done on the spot without it. */
   readonly dist?: string;
@@ -97,6 +98,7 @@ export async function serveHouse(options: ServeOptions): Promise<Running> {
       reckon: reckonBeside(db, options.data, options.dist ?? ""),
       pageMarkup: await builtMarkup(options.dist),
       proxies: options.proxies ?? 0,
+      ownAddresses: options.ownAddresses ?? [],
     };
     // Upkeep first: it looks at the clock before anybody is served, and it is what health is asked of.
     const upkeep = startUpkeep(deps, options.upkeep ?? {});

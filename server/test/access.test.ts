@@ -123,7 +123,22 @@ describe("other sites' pages", () => {
     expect(await attempt({ "sec-fetch-site": "cross-site" })).toBe(403);
     expect(await attempt({ "sec-fetch-site": "same-site" })).toBe(403);
     expect(await attempt({ origin: "https://elsewhere.example", host: "localhost" })).toBe(403);
+    expect(await attempt({ origin: "null", host: "localhost" })).toBe(403);
+    expect(await attempt({ origin: "http://localhost", host: "localhost" })).toBe(200);
     expect(await attempt({ "sec-fetch-site": "same-origin" })).toBe(200);
+  });
+});
+
+describe("other sites' pages, with JSON", () => {
+  it.each([
+    { "sec-fetch-site": "cross-site" },
+    { origin: "https://elsewhere.example", host: "localhost" },
+    { origin: "null", host: "localhost" },
+  ])("are refused before anything is read: %o", async (headers) => {
+    const refused = await house.ask("POST", "/api/runs", { title: "" }, { headers: headers as Record<string, string> });
+    expect(refused).toMatchObject({ status: 403, body: { title: "Not from here" } });
+    expect((await house.ask("POST", "/api/runs", { title: "" }, { headers: { "sec-fetch-site": "same-origin" } })).status).toBe(422);
+    expect((await house.ask("GET", "/api/season", undefined, { headers: headers as Record<string, string> })).status).toBe(200);
   });
 });
 

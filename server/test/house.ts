@@ -60,6 +60,7 @@ export async function openTestHouse({ setUp = true } = {}): Promise<TestHouse> {
     reckon: reckonHere(db, folder),
     pageMarkup: null,
     proxies: 1,
+    ownAddresses: ["198.51.100.7"],
   };
   const app = createApp(deps);
   let planner = "";

@@ -1,8 +1,10 @@
 import type { RunDoc } from "@lampcrate/contract";
 import { codesThereAre } from "@lampcrate/core";
+import { pino } from "pino";
 import { afterEach, beforeEach, describe, expect, it } from "vitest";
 import { Attempts } from "../src/http/attempts.ts";
-import { makeRun, openTestHouse, password, type TestHouse } from "./house.ts";
+import { createApp } from "../src/index.ts";
+import { goodEntry, makeRun, openTestHouse, password, type TestHouse } from "./house.ts";
 
 let house: TestHouse;
 beforeEach(async () => {
@@ -115,16 +117,54 @@ describe("the code door", () => {
   const look = async (code: string, from: string) =>
     (await house.ask("GET", `/api/public/runs/${code}`, undefined, { cookie: null, headers: { "x-forwarded-for": from } })).status;
 
-  it("closes to an address that tries one code after another, and stays open to others", async () => {
+  it("closes to codes that aren't there, for an address that tries one after another; a known code stays open to everybody", async () => {
     const run: RunDoc = await makeRun(house);
     const right = (run.code ?? "").toLowerCase().replaceAll(" ", "-");
     const statuses = [];
     for (let i = 0; i < 100; i += 1) statuses.push(await look(`amber-acorn-kettle-${100 + i}`, "203.0.113.9"));
     expect([count(statuses, 404), count(statuses, 429)]).toEqual([60, 40]);
-    expect(await look(right, "203.0.113.9")).toBe(429);
+    expect(await look(right, "203.0.113.9")).toBe(200);
     expect(await look(right, "203.0.113.10")).toBe(200);
     house.pass(15 * 60_000 + 1);
-    expect(await look(right, "203.0.113.9")).toBe(200);
+    expect(await look("amber-acorn-kettle-900", "203.0.113.9")).toBe(404);
+  });
+
+  it("takes 32 of 32 good entries from an address behind which somebody tried sixty wrong codes, and opens their private links", async () => {
+    const run: RunDoc = await makeRun(house);
+    const headers = { "x-forwarded-for": "203.0.113.9" };
+    for (let i = 0; i < 70; i += 1) await look(`amber-acorn-kettle-${100 + i}`, "203.0.113.9");
+    const path = `/api/public/runs/${encodeURIComponent(run.code ?? "")}/entries`;
+    const sent = await Promise.all(
+      Array.from({ length: 32 }, (_, i) => house.ask("POST", path, goodEntry(`wifi${i}`), { cookie: null, headers })),
+    );
+    expect(sent.map(({ status }) => status)).toEqual(Array.from({ length: 32 }, () => 201));
+    const link = { ...headers, "x-entry-secret": goodEntry("wifi0").secret };
+    expect((await house.ask("GET", "/api/public/mine", undefined, { cookie: null, headers: link })).status).toBe(200);
+    const wrong = { ...headers, "x-entry-secret": "w".repeat(32) };
+    expect((await house.ask("GET", "/api/public/mine", undefined, { cookie: null, headers: wrong })).status).toBe(429);
+  });
+
+  it("is not limited at the house's own address", async () => {
+    const statuses = [];
+    for (let i = 0; i < 70; i += 1) statuses.push(await look(`amber-acorn-kettle-${100 + i}`, "198.51.100.7"));
+    expect([count(statuses, 404), count(statuses, 429)]).toEqual([70, 0]);
+  });
+
+  it("warns in House and in the log when requests come through a proxy that the server was not told of", async () => {
+    const warned: string[] = [];
+    const log = pino({ level: "warn" }, { write: (line: string) => void warned.push(line) });
+    for (const [proxies, expected] of [
+      [1, false],
+      [0, true],
+    ] as const) {
+      const app = createApp({ ...house.deps, proxies, log });
+      const states = async () => (await (await app.request("/healthz/deep")).json()) as Record<string, string>;
+      expect((await states())["proxy"]).toBeUndefined();
+      await app.request("/api/setup", { headers: { "x-forwarded-for": "203.0.113.9" } });
+      house.pass(6000);
+      expect((await states())["proxy"]).toBe(expected ? "soon" : undefined);
+      expect(warned.filter((line) => line.includes("LAMPCRATE_PROXY=1"))).toHaveLength(expected ? 1 : 0);
+    }
   });
 
   it("has forty thousand times the codes that two words and a digit gave, of three words and a number", async () => {

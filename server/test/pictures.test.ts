@@ -70,6 +70,9 @@ describe("a picture from a phone", () => {
     const photo = await phonePhoto(3000, 2000);
     expect((await sharp(photo).metadata()).exif?.includes("Kitchen 3")).toBe(true);
     expect(await sendPicture(house, secret, one, photo)).toEqual({ status: 201, body: { kept: true } });
+    const answer = await house.app.request(`/api/public/mine/pictures/${one}/full`, { headers: { "x-entry-secret": secret } });
+    expect(answer.headers.get("content-security-policy")).toBe("default-src 'none'");
+    expect((await house.app.request("/healthz")).headers.get("content-security-policy")).toContain("script-src 'self'");
     const kept = await givenPicture(house, `/api/public/mine/pictures/${one}/full`, { "x-entry-secret": secret });
     const { width, height, exif, orientation, format, xmp, iptc } = await sharp(kept ?? Buffer.alloc(0)).metadata();
     // On its side by 90° clockwise: what lay across stands.

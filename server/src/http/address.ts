@@ -8,7 +8,7 @@ import type { Context } from "hono";
  * written by the visitor and is not believed. An IPv6 address is its /64: one household or phone has them all.
  */
 export function addressOf(c: Context, proxies: number): string {
-  return network(proxies === 0 ? socketAddress(c) : (forwarded(c, proxies) ?? socketAddress(c)));
+  return networkOf(proxies === 0 ? socketAddress(c) : (forwarded(c, proxies) ?? socketAddress(c)));
 }
 
 function forwarded(c: Context, proxies: number): string | undefined {
@@ -27,7 +27,8 @@ function socketAddress(c: Context): string {
   }
 }
 
-function network(address: string): string {
+/** An address as tries are counted by: IPv4 as it is, IPv6 by its /64. */
+export function networkOf(address: string): string {
   const plain = address.replace(/^::ffff:(?=\d+\.)/i, "").slice(0, 60);
   if (!isIPv6(plain)) return plain;
   const [head = "", tail] = plain.split("::");

@@ -21,10 +21,14 @@ const farBehind = 4 * 1024 * 1024;
 export interface LookedAfter {
   readonly backups?: string | undefined;
   readonly replica?: Replica | undefined;
+  readonly unknownProxy?: { readonly seen: boolean } | undefined;
 }
 
 /** How the server stands: space, writing, jobs, copies. Each line says in words what to do. */
-export async function health(deps: Pick<Deps, "db" | "clock" | "data">, { backups, replica }: LookedAfter): Promise<HealthDoc> {
+export async function health(
+  deps: Pick<Deps, "db" | "clock" | "data">,
+  { backups, replica, unknownProxy }: LookedAfter,
+): Promise<HealthDoc> {
   const lines = [
     disk(deps.data),
     writing(deps),
@@ -33,6 +37,7 @@ export async function health(deps: Pick<Deps, "db" | "clock" | "data">, { backup
     replica ? await replicaLine(replica) : off("replica", "not asked for (LAMPCRATE_REPLICA)"),
     clock(deps),
     ...restored(deps),
+    ...(unknownProxy?.seen ? [line("proxy")("soon", proxyWords)] : []),
   ];
   return { ok: lines.every((line) => line.state !== "broken"), lines };
 }
@@ -98,6 +103,9 @@ function clock({ db }: Pick<Deps, "db">): HealthLine {
   const held = clockHeld(db);
   return held === null ? line("clock")("fine", "goes evenly") : line("clock")("broken", held);
 }
+
+const proxyWords =
+  "Requests come through a reverse proxy that the server was not told of, so all visitors count as one. Start the server with LAMPCRATE_PROXY=1.";
 
 /** A line only while entries of a restored copy are held back. */
 function restored({ db }: Pick<Deps, "db">): readonly HealthLine[] {
