@@ -118,6 +118,7 @@ export * from "./format/unknownParts.ts";
 export * from "./kit/amounts/amountRead.ts";
 export * from "./kit/amounts/amountWords.ts";
 export * from "./kit/amounts/limits.ts";
+export { materialKey } from "./kit/amounts/materialName.ts";
 export * from "./kit/amounts/standIn.ts";
 export * from "./kit/brief/bind.ts";
 export * from "./kit/brief/crateInput.ts";

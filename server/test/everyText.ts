@@ -109,6 +109,8 @@ const folders = ["core/src", "server/src/services", "server/src/http", "web/home
 
 /** What of the server refuses families something. */
 const refusing = [
+  "http/security.ts",
+  "http/heldBack.ts",
   "services/entries/entries.ts",
   "services/entries/groups.ts",
   "services/entries/intake.ts",

@@ -2348,6 +2348,9 @@ export const es: FamilyLanguage = {
     "The reveal has no day yet.": "Contar lo que se descubrió aún no tiene día.",
     "The reveal is still to come.": "Lo que se descubrió se contará más adelante.",
     "Not yet": "Todavía no",
+    "Entries are hidden": "Los envíos están ocultos",
+    "This house was restored from a copy, and its list of erased entries is missing. A planner can show the entries again in House, The server.":
+      "Los datos se recuperaron de una copia y falta la lista de envíos borrados. El equipo puede volver a mostrarlos en House, The server.",
     "Too many at once": "Demasiados a la vez",
     "Wait a minute, then try again.": "Espera un minuto e inténtalo de nuevo.",
     "Too many tries": "Demasiados intentos",

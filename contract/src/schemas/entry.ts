@@ -23,7 +23,7 @@ import {
 import { type GroupInput, type GroupRow, mostBuilders } from "../entries/group.ts";
 import type { KeyedInput } from "../entries/keyed.ts";
 import { mostRungs, tokens } from "./outcomes.ts";
-import { fieldId, line, objectOf, revision, said, text } from "./parts.ts";
+import { fieldId, line, objectOf, revision, said, someText, text } from "./parts.ts";
 
 const ageBand = Joi.string()
   .valid(...ageBands)
@@ -215,7 +215,7 @@ export const acceptInput = objectOf<AcceptInput>({
 });
 
 /** A few sentences: something must stand there. */
-const sentences = text(400).invalid("").required().messages({ "any.invalid": "{#label}: write a few words" });
+const sentences = someText(400).required();
 
 export const askInput = objectOf<AskInput>({ words: sentences, revision });
 export const answerInput = objectOf<AnswerInput>({ answer: sentences });

@@ -57,7 +57,7 @@ export const tapsInput = objectOf<TapsInput>({
         by: Joi.string()
           .pattern(/^[A-Z]{1,2}$/)
           .required(),
-        body: body as Joi.Schema as Joi.AlternativesSchema,
+        body: body.required() as Joi.Schema as Joi.AlternativesSchema,
       }),
     ) as Joi.ArraySchema,
 });

@@ -11,7 +11,7 @@ export const materialFields = {
   unit: Joi.string()
     .valid(...stockUnits)
     .required(),
-  packSize: Joi.number().greater(0).max(storeLimits.packSize).required(),
+  packSize: Joi.number().min(storeLimits.least).max(storeLimits.packSize).required(),
   packPriceCents: Joi.number().integer().min(0).max(storeLimits.packPriceCents).required(),
   sheetWidthM: sheetSide,
   sheetHeightM: sheetSide,
@@ -29,7 +29,15 @@ const fields = {
   perWeek: Joi.number().greater(0).max(storeLimits.perWeek).allow(null).required(),
 };
 
-const onHand = Joi.number().min(0).max(storeLimits.onHand).required();
+const onHand = Joi.number()
+  .min(0)
+  .max(storeLimits.onHand)
+  .custom(
+    (value: number, helpers) =>
+      value > 0 && value < storeLimits.least ? helpers.error("number.min", { limit: storeLimits.least }) : value,
+    "nothing or enough to count",
+  )
+  .required();
 
 /** A material as a challenge pack brings it: what it is, not what there is of it. */
 export const packMaterial = Joi.object<PackMaterial>({ ...materialFields, key: line(60).min(1).required() }).unknown();

@@ -13,11 +13,17 @@ export const line = (most: number): Joi.StringSchema => plain(isOddLine).max(mos
 /** Several lines of plain text, without spaces around them; may be empty. */
 export const text = (most: number): Joi.StringSchema => plain(isOddText).max(most).allow("");
 
+/** Several lines of plain text with something in them. */
+export const someText = (most: number): Joi.StringSchema =>
+  plain(isOddText)
+    .max(most)
+    .custom((value: string, helpers) => (value === "" ? said(helpers, "{#label}: write a few words") : value), "some words");
+
 function plain(isOdd: (text: string) => boolean): Joi.StringSchema {
   return Joi.string().custom((value: string, helpers) => (isOdd(value) ? said(helpers, oddWords) : value.trim()), "plain text");
 }
 
-const oddWords = "{#label} has characters that can't be seen, or that turn the text around. Type it anew";
+const oddWords = "{#label} has characters that can't be read or seen, or that turn the text around. Type it again";
 
 /**
  * Refuses a value in words of its own. For schemas that are asked thousands of times a minute: one with messages of

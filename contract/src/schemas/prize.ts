@@ -1,6 +1,6 @@
 import Joi from "joi";
 import { type ClaimInput, drawnAmong, type PrizeInput } from "../findings/prize.ts";
-import { objectOf, text } from "./parts.ts";
+import { objectOf, someText, text } from "./parts.ts";
 
 /** Winners of one draw at most. */
 const mostWinners = 100;
@@ -12,4 +12,4 @@ export const prizeInput = objectOf<PrizeInput>({
     .required(),
 });
 
-export const claimInput = objectOf<ClaimInput>({ code: text(40).invalid("").required() });
+export const claimInput = objectOf<ClaimInput>({ code: someText(40).required() });

@@ -1,8 +1,10 @@
 import { readAmount, readPrice } from "../kit/amounts/amountRead.ts";
 import type { StockUnit } from "../kit/amounts/amountWords.ts";
 import { storeLimits } from "../kit/amounts/limits.ts";
+import { materialKey } from "../kit/amounts/materialName.ts";
 import { parseQuantity } from "../quantity/parse.ts";
 import { refusalWords } from "../quantity/reasons.ts";
+import { isOddLine } from "./plainText.ts";
 
 /** A material as a store room file tells it; amounts in its own unit, sheets in m, money in cents. */
 export interface StockRow {
@@ -101,17 +103,23 @@ export function readStockRows(
   if (wrong.length > 0) return { changes: [], wrong };
   const changes: StockChange[] = [];
   const seen = new Map<string, number>();
-  const byName = new Map(known.map((material) => [material.name.trim().toLowerCase(), material]));
+  const byName = new Map(known.map((material) => [materialKey(material.name), material]));
   for (const [i, cells] of rows.entries()) {
     if (i === 0 || cells.every((cell) => cell.trim() === "")) continue;
     const row = i + 1;
     const cell = (column: Column): string => (cells[heads.indexOf(column)] ?? "").trim();
     const name = cell("name");
-    const key = name.toLowerCase();
+    const key = materialKey(name);
     const twice = seen.get(key);
     seen.set(key, row);
     const beyond = cells.slice(heads.length).find((text) => text.trim() !== "");
-    if (name === "" || name.length > storeLimits.nameLetters)
+    if (isOddLine(name))
+      wrong.push({
+        row,
+        column: "name",
+        message: "This name has a line break, or characters that can't be read. Type it again on one line.",
+      });
+    else if (name === "" || name.length > storeLimits.nameLetters)
       wrong.push({ row, column: "name", message: `Give the material a name of at most ${storeLimits.nameLetters} letters.` });
     else if (beyond !== undefined)
       wrong.push({
@@ -184,6 +192,8 @@ const unitOf = (typed: string): StockRow["unit"] | { readonly message: string } 
 function amountOf(typed: string, unit: StockRow["unit"], most: number): number | { readonly message: string } {
   const read = readAmount(typed, unit);
   if (!read.ok) return { message: read.words };
+  if (read.amount > 0 && read.amount < storeLimits.least)
+    return { message: `That is less than ${storeLimits.least} ${unit}. Look at its digits again.` };
   return read.amount <= most ? read.amount : { message: `That is more than ${most}. Look at its digits again.` };
 }
 

@@ -2,6 +2,8 @@
 export const storeLimits = {
   onHand: 1e8,
   packSize: 1e6,
+  /** The least that is counted or packed of anything, in its own unit. */
+  least: 0.001,
   packPriceCents: 1e8,
   perWeek: 1e6,
   sheetM: 100,

@@ -132,7 +132,10 @@ function kindTrouble(outcome: TrialInput["outcome"], { passes, rungs, steps, num
 /** What is wrong with a declared variable; null when nothing is. Numbers are not held to the brief's bounds: people build what they build. */
 function variableTrouble(field: Field | undefined, value: number | string): string | null {
   if (!field) return "This challenge has no such variable.";
-  if (field.kind === "number") return typeof value === "number" ? null : "This one is a number.";
+  if (field.kind === "number") {
+    if (typeof value !== "number") return "This one is a number.";
+    return value < 0 && field.min >= 0 ? "This can't be less than nothing. Look at its sign again." : null;
+  }
   if (field.options.some((option) => option.id === value)) return null;
   return `Choose one of: ${field.options.map((option) => option.words).join(", ")}.`;
 }

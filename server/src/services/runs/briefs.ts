@@ -92,6 +92,11 @@ export function completed(doc: BriefDoc): BriefDoc {
   return { ...startingBrief(doc.family), ...doc, spec, design: known(doc.design, family.design), tiers, lines };
 }
 
+/** Parts of the pack a brief came from that this version doesn't know; they go out with it again. */
+export function unknownPartsOf(db: Store, briefId: string): unknown {
+  return db.select({ unknown: brief.unknown }).from(brief).where(eq(brief.id, briefId)).get()?.unknown ?? null;
+}
+
 /** Stores a new brief; gives its id. */
 export function insertBrief(db: Store, doc: BriefDoc, unknown: unknown = null): string {
   const id = newId();

@@ -7,7 +7,7 @@ import type { Deps } from "../../deps.ts";
 import { badField, Problem } from "../../http/problem.ts";
 import { newId } from "../ids.ts";
 import { refuseTakenRoom } from "./bookings.ts";
-import { insertBrief, loadBrief } from "./briefs.ts";
+import { insertBrief, loadBrief, unknownPartsOf } from "./briefs.ts";
 import { runRow } from "./runs.ts";
 import { placed } from "./sessionRow.ts";
 
@@ -20,7 +20,7 @@ export function duplicate(deps: Deps, id: string, { title, startOn }: DuplicateI
   return deps.db.transaction((tx) => {
     const row = runRow(tx, id);
     const copy = newId();
-    const briefId = insertBrief(tx, loadBrief(tx, row.briefId).doc);
+    const briefId = insertBrief(tx, loadBrief(tx, row.briefId).doc, unknownPartsOf(tx, row.briefId));
     const held = startOn === null ? [] : heldSessions(tx, id);
     const shift = startOn === null ? null : shiftTo(held, startOn);
     const moved = (date: string | null): string | null => (date === null || shift === null ? null : addDays(date, shift));

@@ -9,8 +9,10 @@ import {
   kitCut,
   type LineBind,
   linesFor,
+  materialKey,
   type RunKind,
   showQuantity,
+  storeLimits,
   type UnitOf,
   unbound,
   unknownNames,
@@ -18,18 +20,17 @@ import {
   withUnknownParts,
 } from "@lampcrate/core";
 import Ajv2020 from "ajv/dist/2020.js";
-import { eq } from "drizzle-orm";
 import Joi from "joi";
 import schema from "../../../../docs/formats/challenge-pack.schema.json" with { type: "json" };
 import type { Store } from "../../db/open.ts";
-import { brief as briefTable, material } from "../../db/schema/index.ts";
+import { material } from "../../db/schema/index.ts";
 import type { Deps } from "../../deps.ts";
 import { badField, Problem } from "../../http/problem.ts";
 import { checkedPart } from "../../http/validate.ts";
 import { houseDoc } from "../house/house.ts";
 import { newId } from "../ids.ts";
 import { materialList } from "../store/materials.ts";
-import { followingBrief, followingBy, insertBrief, loadBrief, refuseBadValues, startingBrief } from "./briefs.ts";
+import { followingBrief, followingBy, insertBrief, loadBrief, refuseBadValues, startingBrief, unknownPartsOf } from "./briefs.ts";
 import { createRunFrom, runRow } from "./runs.ts";
 
 const check = new Ajv2020({ allErrors: true, strict: false }).compile<ChallengePack>(schema);
@@ -38,8 +39,7 @@ const check = new Ajv2020({ allErrors: true, strict: false }).compile<ChallengeP
 export function exportPack(db: Store, runId: string): unknown {
   const row = runRow(db, runId);
   const { doc } = loadBrief(db, row.briefId);
-  const unknown = db.select({ unknown: briefTable.unknown }).from(briefTable).where(eq(briefTable.id, row.briefId)).get()?.unknown;
-  return withUnknownParts(packOf(row.title, row.kind, row.units, doc, materialList(db)), unknown);
+  return withUnknownParts(packOf(row.title, row.kind, row.units, doc, materialList(db)), unknownPartsOf(db, row.briefId));
 }
 
 function packOf(title: string, kind: RunKind, units: ChallengePack["units"], doc: BriefDoc, store: readonly MaterialDoc[]): ChallengePack {
@@ -187,7 +187,7 @@ function bindBy({ amount, cutWidth, cutHeight, material }: LineBind, idOf: (key:
 }
 
 const sameMaterial = (a: { readonly name: string; readonly unit: string }, b: { readonly name: string; readonly unit: string }): boolean =>
-  a.unit === b.unit && a.name.trim().toLowerCase() === b.name.trim().toLowerCase();
+  a.unit === b.unit && materialKey(a.name) === materialKey(b.name);
 
 /** What a pack would bring. Nothing is written. */
 export function previewPack(db: Store, given: unknown): PackPreview {
@@ -259,17 +259,21 @@ interface PackStart {
 export function importPack(deps: Deps, given: unknown, { title, kind, id }: PackStart = {}): string {
   const pack = readPack(given);
   return deps.db.transaction((tx) => {
-    const store = materialList(tx);
+    const store: { readonly id: string; readonly name: string; readonly unit: string }[] = [...materialList(tx)];
     const ids = new Map<string, string>();
     const doc = soundBrief(pack);
     for (const { key, ...values } of pack.materials.map(knownMaterial)) {
       const found = store.find((other) => sameMaterial(values, other));
       const id = found?.id ?? newId();
       ids.set(key, id);
-      if (!found)
-        tx.insert(material)
-          .values({ id, ...values, allergens: [...values.allergens], hazards: [...values.hazards], revision: 1 })
-          .run();
+      if (found) continue;
+      // One of that name in another unit is another material: its unit tells them apart.
+      const isTaken = store.some((other) => materialKey(other.name) === materialKey(values.name));
+      const name = isTaken ? `${values.name.slice(0, storeLimits.nameLetters - 8)} (${values.unit})` : values.name;
+      store.push({ id, name, unit: values.unit });
+      tx.insert(material)
+        .values({ id, ...values, name, allergens: [...values.allergens], hazards: [...values.hazards], revision: 1 })
+        .run();
     }
     const unknown = unknownParts(pack, knownPart(pack, doc));
     // On the way out materials are keyed by their ids here: their unknown parts go with them.

@@ -1,4 +1,5 @@
 import type { MaterialDoc, MaterialInput, MaterialSave } from "@lampcrate/contract";
+import { materialKey } from "@lampcrate/core";
 import { and, asc, eq, ne, sql } from "drizzle-orm";
 import type { Store } from "../../db/open.ts";
 import { briefLine, material, pack, purchaseItem, stockMove } from "../../db/schema/index.ts";
@@ -115,7 +116,6 @@ function refuseSecond(db: Store, name: string, id: string): void {
     .from(material)
     .where(and(ne(material.id, id), eq(material.archived, false)))
     .all();
-  const key = (words: string): string => words.trim().toLowerCase();
-  if (others.some((other) => key(other.name) === key(name)))
+  if (others.some((other) => materialKey(other.name) === materialKey(name)))
     throw badField("name", `The store room has “${name.trim()}” already. Two of one name could not be told apart.`);
 }
