@@ -59,6 +59,25 @@ describe("a text with places", () => {
     expect(fillText("{goalM}, {is_200_g}, {kit_line·2}", imperial)).toBe("15.7\u00a0in, 7.05\u00a0oz, 47.2\u00a0in");
   });
 
+  it.each([
+    "{goalM, number}",
+    "the {goalM, selectordinal, one {#st} other {#th}} metre",
+    "{goalM, plural, one {# metre} other {# metres}}",
+    "{closes, time}",
+    "{sticks, plural, one {one} other {# of {goalM, number}}}",
+  ])("never says NaN for words in a number's place, and stops them before publishing: %s", (text) => {
+    expect(fillText(text, filling())).not.toMatch(/NaN|Invalid/);
+    expect(textTrouble(text, filling())).toMatch(/^“(goalM|closes)” comes with its unit, .* Write \{(goalM|closes)\} alone\.$/);
+  });
+
+  it("fills a number's place with a number, and a day's with its words", () => {
+    for (const text of ["{sticks, number}", "{sticks, plural, one {# stick} other {# sticks}}", "until {closes, date, long}"]) {
+      expect(textTrouble(text, filling())).toBeNull();
+      expect(fillText(text, filling())).not.toMatch(/NaN|Invalid|[{}]/);
+    }
+    expect(fillText("the {sticks, selectordinal, one {#st} other {#th}} stick", filling())).toBe("the 30th stick");
+  });
+
   it("shows what it can't fill as it was written, and says what is wrong with it", () => {
     expect(fillText("over {gapp} now", filling())).toBe("over {gapp} now");
     expect(textTrouble("over {gapp} now", filling())).toBe("“{gapp}” is no number of this brief: take it out, or put in one that is.");

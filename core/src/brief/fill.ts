@@ -7,7 +7,7 @@ import { said, spokenNow } from "../language/language.ts";
 import type { UnitChoice } from "../quantity/show.ts";
 import { units as knownUnits } from "../quantity/units.ts";
 import { briefField, type FieldBrief, fieldValue } from "./briefFields.ts";
-import { lineOfPlace, readText } from "./places.ts";
+import { lineOfPlace, numericNames, readText } from "./places.ts";
 import { type TextBrief, withTexts } from "./texts.ts";
 import { toldMeasure, toldQuantity, toldValue } from "./told.ts";
 
@@ -35,10 +35,20 @@ export function fillText(text: string, filling: Filling): string {
 export function filledPlace(names: readonly string[], source: string, filling: Filling): string {
   const values = names.map((name) => [name, placeValue(name, filling)] as const);
   if (values.some(([, value]) => value === null)) return source;
-  // Days come as words already: {closes, date} is {closes}.
-  const plain = source.replace(/^\{\s*(\w+)\s*,\s*date\s*(?:,[^}]*)?\}$/, "{$1}");
+  const plain = plainDay(source);
+  if (wordsForNumber(plain, filling) !== null) return source;
   const format = new IntlMessageFormat(plain, spokenNow().id, undefined, { ignoreTag: true });
   return String(format.format(Object.fromEntries(values) as Record<string, string | number>));
+}
+
+/** Days come as words already: {closes, date} is {closes}. */
+const plainDay = (source: string): string => source.replace(/\{\s*(opens|closes|reveal)\s*,\s*date\s*(?:,[^}]*)?\}/g, "{$1}");
+
+/** The first name in a text whose place needs a number where this brief has words for it, such as "2 m"; null when there is none. */
+function wordsForNumber(text: string, filling: Filling): string | null {
+  const read = readText(text);
+  const names = read.ok ? numericNames(read.elements) : [];
+  return names.find((name) => typeof placeValue(name, filling) === "string") ?? null;
 }
 
 /** What a place stands for: whole numbers as they are, so that words may follow them; all else in words. null where this brief knows no such place, or it has nothing to say now. */
@@ -96,7 +106,9 @@ export function textTrouble(text: string, filling: Filling): string | null {
   const read = readText(text);
   if (!read.ok) return read.words;
   const unknown = read.parts.flatMap((part) => (part.kind === "place" ? part.names : [])).find((name) => !isPlace(name, filling));
-  return unknown === undefined ? null : `“{${unknown}}” is no number of this brief: take it out, or put in one that is.`;
+  if (unknown !== undefined) return `“{${unknown}}” is no number of this brief: take it out, or put in one that is.`;
+  const words = wordsForNumber(plainDay(text), filling);
+  return words === null ? null : `“${words}” comes with its unit, so it can't be counted or formatted here. Write {${words}} alone.`;
 }
 
 /** Whether a brief of this make has such a place at all, though it may have nothing to say now: a day that isn't set, a number that another choice hides. */

@@ -47,6 +47,26 @@ function namesOf(element: MessageFormatElement): readonly string[] {
   }
 }
 
+/** The names in a text whose places need a number or an instant: {sticks, number}, {sticks, plural, …}, {sticks, selectordinal, …}, {closes, time}. */
+export function numericNames(elements: readonly MessageFormatElement[]): readonly string[] {
+  return elements.flatMap((element) => {
+    switch (element.type) {
+      case TYPE.number:
+      case TYPE.date:
+      case TYPE.time:
+        return [element.value];
+      case TYPE.plural:
+        return [element.value, ...Object.values(element.options).flatMap(({ value }) => numericNames(value))];
+      case TYPE.select:
+        return Object.values(element.options).flatMap(({ value }) => numericNames(value));
+      case TYPE.tag:
+        return numericNames(element.children);
+      default:
+        return [];
+    }
+  });
+}
+
 /** Words that somebody typed, as they stand in a text: what would open a place is quoted, and no apostrophe ends a quote. */
 export function plainSource(words: string): string {
   const doubled = (part: string): string => part.replaceAll("'", "''");
