@@ -52,6 +52,29 @@ describe("clashes of some sessions alone", () => {
   });
 });
 
+describe("somebody listed twice on a session", () => {
+  it("is one person: in one clash with another session, and no second adult", () => {
+    const plain = {
+      minutes: 60,
+      setUpMin: 0,
+      tearDownMin: 0,
+      roomId: null,
+      needs: {},
+      adults: 0,
+      uses: {},
+      crateSlack: null,
+      cancelled: false,
+    };
+    const sessions: readonly PlannedSession[] = [
+      { ...plain, id: "b", start: 60 * hour, people: ["ivy", "ivy"], children: { young: 12 } },
+      { ...plain, id: "d", start: 60 * hour, people: ["ivy"], children: null },
+    ];
+    const found = houseClashes(sessions, { ...house, runs: [] });
+    expect(found.filter(({ kind }) => kind === "person twice")).toEqual([{ kind: "person twice", sessions: ["b", "d"], person: "ivy" }]);
+    expect(found.filter(({ kind }) => kind === "adults too few")).toEqual([{ kind: "adults too few", sessions: ["b"], missing: 1 }]);
+  });
+});
+
 describe("a function that remembers", () => {
   it("answers as the plain one does, zone by zone, and asks it once for each until it is full", () => {
     let asked = 0;

@@ -240,7 +240,7 @@ class Teller {
           ? "for its rigs and hosts"
           : "to hold it"
         : `for up to ${children} children, ${band}`;
-    const on = session.people.length;
+    const on = new Set(session.people).size;
     return {
       words: `${this.said(id)} needs ${count(needed, "adult")} ${why}; ${on === 0 ? "nobody is" : on === 1 ? "1 is" : `${on} are`} on it, ${missing} missing. Parents are not counted.`,
       solve: this.instead(id),

@@ -84,7 +84,10 @@ const minute = 60_000;
  * @param only Only clashes that these are in are looked for: what a session in hand would clash with is found many times a second.
  */
 export function houseClashes(all: readonly PlannedSession[], house: HousePlan, only?: ReadonlySet<string>): readonly HouseClash[] {
-  const sessions = all.filter(({ cancelled }) => !cancelled).map((session) => ({ session, span: spanOf(session) }));
+  const sessions = all
+    .filter(({ cancelled }) => !cancelled)
+    // Somebody listed twice on a session is one person.
+    .map((session) => ({ session: { ...session, people: [...new Set(session.people)] }, span: spanOf(session) }));
   const asked = only ? sessions.filter(({ session }) => only.has(session.id)) : sessions;
   const isAsked = (ids: readonly string[]): boolean => only === undefined || ids.some((id) => only.has(id));
   // What doesn't overlap any of those asked for is in no clash of an instant with them.

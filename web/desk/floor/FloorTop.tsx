@@ -1,6 +1,7 @@
 import { runSheet } from "@lampcrate/core";
 import { clockOf } from "../calendar/clockOf.ts";
 import { LinkButton } from "../pieces/LinkButton.tsx";
+import { doorsWords, said } from "./doors.ts";
 import type { Floor } from "./useFloor.ts";
 
 const minute = 60_000;
@@ -35,9 +36,7 @@ export function Part({ held: { doc, now }, told = false }: { readonly held: Floo
   if (past < 0) return <Cue words={`Doors open in ${said(-past)}`} />;
   if (past >= session.minutes) return <Cue words="It is over: tidy up, then close the day" />;
   if (run.kind === "drop-in" && session.kind === "as the run") {
-    const last = (day?.lastEntryMin ?? session.minutes) - past;
-    const closes = `closes in ${said(session.minutes - past)}`;
-    return <Cue words={last > 0 ? `Doors open: last entry in ${said(last)}, ${closes}` : `Nobody in any more: ${closes}`} />;
+    return <Cue words={doorsWords(past, session.minutes, day?.lastEntryMin ?? null)} />;
   }
   const sheet = runSheet(run.kind, session.minutes, { sketchFirst: brief.sketchFirst, own: run.sheet, held: session.kind });
   if (!sheet.ok) return <Cue words={`closes in ${said(session.minutes - past)}`} />;
@@ -65,12 +64,6 @@ function Cue({ words, part = "", say = "" }: { readonly words: string; readonly 
 
 /** A part's name within a sentence. */
 const inside = (words: string): string => `${words.charAt(0).toLowerCase()}${words.slice(1)}`;
-
-/** "1 h 20 min", rounded up to a minute. */
-export function said(minutes: number): string {
-  const whole = Math.ceil(minutes);
-  return whole < 60 ? `${whole} min` : `${Math.floor(whole / 60)} h ${whole % 60} min`;
-}
 
 /** How long a place in the line will still wait; `now` where it need not, nothing where nobody can know. */
 export function moreWait(minutes: number | undefined, now: string, before: string): string {

@@ -1,6 +1,7 @@
 import type { FloorUnit } from "@lampcrate/core";
 import { Button } from "../pieces/Button.tsx";
-import { moreWait, said } from "./FloorTop.tsx";
+import { said } from "./doors.ts";
+import { moreWait } from "./FloorTop.tsx";
 import type { Floor } from "./useFloor.ts";
 
 const minute = 60_000;

@@ -1,6 +1,7 @@
 import type { MaterialDoc } from "@lampcrate/contract";
 import { fillText, type KitLine, lineSources, pers, showQuantity, type UnitChoice } from "@lampcrate/core";
 import { Input, InputNumber, Select } from "antd";
+import { shareScale } from "../../../shared/pieces/scale.ts";
 import { Button } from "../../pieces/Button.tsx";
 import { Labelled } from "../../pieces/Labelled.tsx";
 import { LengthBox } from "../../pieces/LengthBox.tsx";
@@ -66,7 +67,7 @@ export function LineForm({ line, material, units, onChange, onRemove }: LineForm
               label="Part of them using it at once"
               value={line.share}
               least={1}
-              onChange={(share) => onChange({ share }, `${share * 100} % at once`)}
+              onChange={(share) => onChange({ share }, `${shareScale.show(share)} at once`)}
             />
             <Amount
               label="Who share one"
