@@ -180,3 +180,27 @@ describe("a calendar file in", () => {
     expect(datesOf({ wholeDays: true, from: "2026-12-05", to: "2026-12-06" })).toEqual(["2026-12-05", "2026-12-06"]);
   });
 });
+
+describe("a file from elsewhere", () => {
+  const daily = (tzid: string, until: string) =>
+    eventFile(`DTSTART;TZID=${tzid}:20261201T100000`, `DTEND;TZID=${tzid}:20261201T110000`, `RRULE:FREQ=DAILY;UNTIL=${until}`);
+
+  it.each([
+    // 10:00 in Tokyo is 01:00 UTC: the last day is the fourth, inclusive.
+    ["Asia/Tokyo", "20261204T010000Z", ["2026-12-01T02:00", "2026-12-02T02:00", "2026-12-03T02:00", "2026-12-04T02:00"]],
+    ["Asia/Tokyo", "20261204T005900Z", ["2026-12-01T02:00", "2026-12-02T02:00", "2026-12-03T02:00"]],
+    // 10:00 in New York is 15:00 UTC: at 14:00 UTC on the fourth its last day is the third.
+    ["America/New_York", "20261204T140000Z", ["2026-12-01T16:00", "2026-12-02T16:00", "2026-12-03T16:00"]],
+  ] as const)("repeats to its last day by the zone it names, without a block for it: %s until %s", (tzid, until, starts) => {
+    const found = read(daily(tzid, until));
+    expect(found.ok && found.found.map(({ from }) => from)).toEqual(starts);
+  });
+
+  it("in a zone that nobody knows is listed as not read, never put on the house's own hours", () => {
+    expect(read(daily("W. Europe Standard Time", "20261204T090000Z"))).toEqual({
+      ok: true,
+      found: [],
+      skipped: ["1 not read, because their time zone “W. Europe Standard Time” is not known"],
+    });
+  });
+});

@@ -30,6 +30,15 @@ describe("a session that repeats", () => {
     expect(locals({ rule: "FREQ=DAILY" })).toHaveLength(1000);
   });
 
+  it.each(["UNTIL=20261231T235959Z", "UNTIL=20261225", "COUNT=4"])("takes a daily rule of one weekday: %s", (end) => {
+    expect(locals({ start: "2026-12-04T10:00", rule: `FREQ=DAILY;BYDAY=FR;${end}` })).toEqual([
+      "2026-12-04T10:00",
+      "2026-12-11T10:00",
+      "2026-12-18T10:00",
+      "2026-12-25T10:00",
+    ]);
+  });
+
   it("is refused by its field where its first start doesn't fit, the rule can't be read, or nothing lasts", () => {
     expect(refused({ start: "2026-12-06T10:00" })).toBe("rule");
     expect(refused({ rule: "FREQ=SOMETIMES" })).toBe("rule");

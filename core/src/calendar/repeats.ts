@@ -33,6 +33,8 @@ export type Repeated =
 const mostOccurrences = 1000;
 /** Starts looked through for those: what is left out counts too. */
 const mostLooked = 2 * mostOccurrences;
+/** Days and hours tried for those: a daily rule of one weekday tries seven for each. */
+const mostTried = 31 * mostLooked;
 const minute = 60_000;
 
 /**
@@ -88,13 +90,15 @@ function wallsOf(start: string, rule: string, goesOn: (wall: string) => boolean)
   try {
     const dtstart = Temporal.PlainDateTime.from(start).toZonedDateTime("UTC");
     const at = dtstart.toPlainDateTime().toString({ smallestUnit: "second" }).replace(/[-:]/g, "");
-    const rules = new RRuleTemporal({ rruleString: `DTSTART:${at}Z\nRRULE:${rule}` });
+    const rules = new RRuleTemporal({ rruleString: `DTSTART:${at}Z\nRRULE:${rule}`, maxIterations: mostTried });
     const walls: string[] = [];
-    for (const next of rules.all((_, i) => i < mostLooked)) {
+    // Ended from within: a daily rule of Fridays alone, worked out without end first, would give up before it was asked.
+    rules.all((next, i) => {
       const wall = next.toPlainDateTime().toString({ smallestUnit: "minute" }).slice(0, 16);
-      if (!goesOn(wall)) break;
+      if (i >= mostLooked || !goesOn(wall)) return false;
       walls.push(wall);
-    }
+      return true;
+    });
     return walls;
   } catch {
     return null;

@@ -74,7 +74,7 @@ function readCalendar(root: ICAL.Component, reading: Reading, found: IcsFound[],
   for (const event of events) if (event.isRecurrenceException()) heads.get(event.uid)?.relateException(event);
   const lone = events.filter((event) => event.isRecurrenceException() && !heads.has(event.uid));
   for (const event of [...heads.values(), ...lone]) {
-    const why = notTaken(event);
+    const why = notTaken(event) ?? unknownZone(event, zones);
     if (why) skip(why);
     else readEvent(event, reading, zones, found, skip);
     if (found.length > mostIcsTimes) return;
@@ -87,6 +87,29 @@ function notTaken(event: ICAL.Event): string | null {
   if (of("status") === "CANCELLED") return "cancelled";
   if (of("transp") === "TRANSPARENT") return "shown as free";
   return event.component.getFirstPropertyValue("dtstart") === null ? "without a start" : null;
+}
+
+/** Why the hours of an event can't be known: it names a zone that neither the file nor anybody else knows; null when they can. */
+function unknownZone(event: ICAL.Event, zones: ReadonlyMap<string, ICAL.Timezone>): string | null {
+  const unknown = (["dtstart", "dtend"] as const)
+    .map((name) => tzidOf(event, name))
+    .find((id) => id !== "" && !isZone(id) && !zones.has(id));
+  return unknown === undefined ? null : `not read, because their time zone “${unknown}” is not known`;
+}
+
+/**
+ * Puts the end of a repeat on the wall clock that its starts are worked out on. UNTIL is an instant in UTC: held against
+ * a wall clock as it is, a zone ahead of UTC loses its last day and one behind gains one.
+ */
+function untilOnWall(event: ICAL.Event, zone: string, zones: ReadonlyMap<string, ICAL.Timezone>): void {
+  const tzid = tzidOf(event, "dtstart");
+  if (event.startDate.isDate || event.startDate.zone !== ICAL.Timezone.localTimezone || zones.has(tzid)) return;
+  for (const property of event.component.getAllProperties("rrule")) {
+    const rule = property.getFirstValue() as ICAL.Recur;
+    if (!rule.until || rule.until.isDate || rule.until.zone !== ICAL.Timezone.utcTimezone) continue;
+    const wall = wallOf(rule.until.toUnixTime() * 1000, tzid === "" ? zone : tzid);
+    rule.until = ICAL.Time.fromDateTimeString(`${wall}:00`);
+  }
 }
 
 function readEvent(
@@ -108,6 +131,7 @@ function readEvent(
     else add(event, event.startDate, event.endDate);
     return;
   }
+  untilOnWall(event, zone, zones);
   const dates = event.iterator();
   for (let at = dates.next(); at && found.length <= mostIcsTimes; at = dates.next()) {
     const date = at.toString().slice(0, 10);
