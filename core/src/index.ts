@@ -108,6 +108,7 @@ export type { DropInReport, Estimate, Spreading, Waits } from "./floor/report.ts
 export * from "./floor/signUps.ts";
 export type { Standing, Target } from "./floor/targets.ts";
 export * from "./floor/usualDay.ts";
+export { fileText } from "./format/fileText.ts";
 export * from "./format/ics/read.ts";
 export * from "./format/ics/write.ts";
 export * from "./format/merge.ts";

@@ -1,5 +1,5 @@
 import type { HouseDoc } from "@lampcrate/contract";
-import { datesOf, type IcsFound, type IcsRead, mostIcsBytes, readIcs, showNumber } from "@lampcrate/core";
+import { datesOf, fileText, type IcsFound, type IcsRead, mostIcsBytes, readIcs, showNumber } from "@lampcrate/core";
 import { Checkbox, Select } from "antd";
 import { nanoid } from "nanoid";
 import { useState } from "react";
@@ -24,7 +24,11 @@ export function CalendarFile({ house, onChange }: CalendarFileProps) {
   const open = async (file: File): Promise<void> => {
     setTaken(null);
     setLeft(new Set());
-    setRead(file.size > mostIcsBytes ? tooLarge(file.size) : readIcs(await file.text(), { zone: house.zone, today }));
+    setRead(
+      file.size > mostIcsBytes
+        ? tooLarge(file.size)
+        : readIcs(fileText(new Uint8Array(await file.arrayBuffer())), { zone: house.zone, today }),
+    );
   };
   const chosen = read?.ok ? read.found.filter(({ id }) => !left.has(id)) : [];
   const take = (): void => {

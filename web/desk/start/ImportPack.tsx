@@ -1,4 +1,5 @@
 import type { PackPreview } from "@lampcrate/contract";
+import { fileText } from "@lampcrate/core";
 import { useState } from "react";
 import { useNavigate } from "react-router";
 import { api, ask } from "../../shared/client.ts";
@@ -30,7 +31,7 @@ export function ImportPack() {
   const look = async (file: File): Promise<void> => {
     setRead(null);
     bringing.forget();
-    const pack = jsonOf(await file.text());
+    const pack = jsonOf(fileText(new Uint8Array(await file.arrayBuffer())));
     setIsJson(pack !== null);
     if (pack === null) looking.forget();
     else await looking.save(pack);

@@ -1,4 +1,5 @@
 import type { CsvPreview } from "@lampcrate/contract";
+import { fileText } from "@lampcrate/core";
 import { useState } from "react";
 import { api, ask } from "../../shared/client.ts";
 import { Button } from "../pieces/Button.tsx";
@@ -26,7 +27,7 @@ export function StockFile({ onDone, onLeave }: StockFileProps) {
   const look = async (file: File): Promise<void> => {
     setRead(null);
     taking.forget();
-    await looking.save(await file.text());
+    await looking.save(fileText(new Uint8Array(await file.arrayBuffer())));
   };
   const trouble = looking.trouble ?? taking.trouble;
   return (
