@@ -1,6 +1,6 @@
 import Joi from "joi";
 import { type ClaimInput, drawnAmong, type PrizeInput } from "../findings/prize.ts";
-import { objectOf, someText, text } from "./parts.ts";
+import { objectOf, someText } from "./parts.ts";
 
 /** Winners of one draw at most. */
 const mostWinners = 100;

@@ -4,7 +4,7 @@ import { Button } from "../pieces/Button.tsx";
 import { Choose } from "../pieces/Choose.tsx";
 import { DayBox } from "../pieces/DayBox.tsx";
 import { Labelled } from "../pieces/Labelled.tsx";
-import { type Typed, wantedOf } from "./asking.ts";
+import { placeable, type Typed, wantedOf } from "./asking.ts";
 import { SlotRows } from "./SlotRows.tsx";
 import { WantedRow } from "./WantedRow.tsx";
 
@@ -21,7 +21,7 @@ interface AskFormProps {
 /** When sessions can be, and which are wanted. */
 export function AskForm({ typed, onChange, doc, house, message, onPlace, searching }: AskFormProps) {
   const set = (patch: Partial<Typed>): void => onChange({ ...typed, ...patch });
-  const others = doc.runs.filter(({ id }) => !typed.wanted.some(({ runId }) => runId === id));
+  const others = placeable(doc.runs, typed);
   const add = (id: string): void => {
     const run = doc.runs.find((one) => one.id === id);
     if (run) set({ wanted: [...typed.wanted, wantedOf(run, house)] });

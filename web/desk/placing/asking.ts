@@ -41,6 +41,14 @@ export function startOf(today: string): Typed {
   };
 }
 
+/** Runs that sessions can be wanted of: those not wanted yet whose entries are still open on the first day asked for. */
+export function placeable<R extends Pick<CalendarRun, "id" | "closesOn">>(
+  runs: readonly R[],
+  { from, wanted }: Pick<Typed, "from" | "wanted">,
+): readonly R[] {
+  return runs.filter(({ id, closesOn }) => (closesOn === null || closesOn >= from) && !wanted.some(({ runId }) => runId === id));
+}
+
 /** One more run's sessions: as many people as its children and rigs need, in order where it is a series. */
 export function wantedOf(run: CalendarRun, house: HouseDoc): TypedWanted {
   const { asks, minutes } = run.next;
