@@ -45,14 +45,16 @@ export function Health() {
 function ShowEntries() {
   const show = useSave({ send: () => ask(api["held-back-entries"].show.$post()), renew: [healthQuery] });
   return (
-    <Popconfirm
-      title="Show these entries?"
-      description="An entry that a family erased after the copy was made would be shown again."
-      okText="Show entries"
-      cancelText="Keep them hidden"
-      onConfirm={() => void show.save(undefined)}
-    >
-      <Button>Show entries</Button>
-    </Popconfirm>
+    <div className="row">
+      <Popconfirm
+        title="Show these entries?"
+        description="An entry that a family erased after the copy was made would be shown again."
+        okText="Show entries"
+        cancelText="Keep them hidden"
+        onConfirm={() => void show.save(undefined)}
+      >
+        <Button>Show entries</Button>
+      </Popconfirm>
+    </div>
   );
 }
