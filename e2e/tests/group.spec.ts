@@ -87,6 +87,9 @@ test("thirty builders pasted from a spreadsheet, five bad cells named and mended
   await expect(leader.getByText(/fair tests: \d+ could tell a difference/)).toBeVisible();
   await leader.getByRole("row").nth(2).getByRole("link").click();
   await expect(leader.getByRole("heading", { name: /^Your entry: / })).toBeVisible();
+  // A row opens with the leader's own secret: it is never offered to be handed on.
+  await expect(leader.getByText("it opens the whole group.")).toBeVisible();
+  await expect(leader.getByRole("button", { name: /code to scan|QR/i })).toHaveCount(0);
   await leader.goBack();
   await leader.getByRole("button", { name: "Erase the whole group" }).click();
   await leader.getByRole("button", { name: "Erase everything, for good" }).click();

@@ -397,6 +397,7 @@ const pages = {
     answer: "Your answer",
     sendAnswer: "Send the answer",
     answered: (words: string) => `You answered: “${words}”`,
+    leaderOnly: "This page opens with your group's own link. Do not share its address: it opens the whole group.",
     save: "Save the correction",
     saved: "Saved. Somebody will look at it again.",
     meanwhile: "Somebody looked at it meanwhile. What you wrote is still here: save it once more.",

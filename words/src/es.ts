@@ -426,6 +426,7 @@ export const es: FamilyLanguage = {
       sendAnswer: "Enviar la respuesta",
       answered: (words) => `Respondiste: “${words}”`,
       save: "Guardar la corrección",
+      leaderOnly: "Esta página se abre con el enlace de tu grupo. No compartas su dirección: abre todo el grupo.",
       saved: "Guardado. Alguien lo volverá a mirar.",
       meanwhile: "Mientras tanto alguien lo miró. Lo que escribiste sigue aquí: guárdalo otra vez.",
       withdraw: "Retirarlo",

@@ -170,13 +170,16 @@ function OpenMine({ mine, secret, onErased }: { readonly mine: MineDoc; readonly
         <EraseSurely label={words.mine.erase} onErase={() => void erase()} />
       </div>
       <div className="buttons">
-        <LinkQr link={location.href} />
+        {isRowOfGroup(secret) ? <p className="small">{words.mine.leaderOnly}</p> : <LinkQr link={location.href} />}
       </div>
       <Agreed consents={mine.consents} />
       <p className="small soft">{sheet.keeping}</p>
     </main>
   );
 }
+
+/** A row of a group sheet is opened by its leader's own link: whoever has the row's address has the whole group's. */
+const isRowOfGroup = (secret: string): boolean => secret.includes("~");
 
 /** What an adult agreed to, word for word, and when. */
 function Agreed({ consents }: { readonly consents: MineDoc["consents"] }) {
