@@ -74,8 +74,8 @@ export async function replica(): Promise<readonly Told[]> {
     await rest(8000);
     const killed = performance.now();
     house.process.kill("SIGKILL");
-    // What was killed may still hold a file or two for a moment.
-    rmSync(data, { recursive: true, force: true, maxRetries: 10, retryDelay: 100 });
+    // What was killed may still write a file or two for a moment, on a busy machine for seconds.
+    rmSync(data, { recursive: true, force: true, maxRetries: 30, retryDelay: 100 });
     await sending;
     const until = acknowledged.filter(({ at }) => at <= killed);
     await rest(1000);
