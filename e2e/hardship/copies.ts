@@ -55,6 +55,17 @@ export async function backups(): Promise<readonly Told[]> {
   }
 }
 
+/** Deletes a folder that what was killed may still write to: for a moment, on a busy machine for seconds. */
+async function lose(folder: string): Promise<void> {
+  for (let attempt = 0; ; attempt += 1)
+    try {
+      return rmSync(folder, { recursive: true, force: true });
+    } catch (error) {
+      if (attempt >= 40) throw error;
+      await rest(250);
+    }
+}
+
 /** The server and its disk lost in a burst, and the house got back from its replica in another folder. */
 export async function replica(): Promise<readonly Told[]> {
   const folder = mkdtempSync(join(tmpdir(), "lampcrate-replica-"));
@@ -74,8 +85,7 @@ export async function replica(): Promise<readonly Told[]> {
     await rest(8000);
     const killed = performance.now();
     house.process.kill("SIGKILL");
-    // What was killed may still write a file or two for a moment, on a busy machine for seconds.
-    rmSync(data, { recursive: true, force: true, maxRetries: 30, retryDelay: 100 });
+    await lose(data);
     await sending;
     const until = acknowledged.filter(({ at }) => at <= killed);
     await rest(1000);
