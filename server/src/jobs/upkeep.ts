@@ -1,7 +1,7 @@
 import { resolve } from "node:path";
 import type { Served } from "../served.ts";
 import { newestBackup } from "../upkeep/backup.ts";
-import { updateErasureLists } from "../upkeep/erasureList.ts";
+import { keepErasureLists } from "../upkeep/erasureList.ts";
 import type { LookedAfter } from "../upkeep/health.ts";
 import { replicaAddress } from "../upkeep/litestream.ts";
 import { Replica } from "../upkeep/replica.ts";
@@ -32,8 +32,7 @@ export function startUpkeep(deps: Served, settings: UpkeepSettings): Upkeep {
   const backups = settings.backups === undefined ? undefined : resolve(settings.backups);
   const replica = settings.replica === undefined ? undefined : new Replica(deps.data, replicaAddress(settings.replica, resolve), deps.log);
   const hourly = (): void => {
-    const failed = updateErasureLists(deps.db, deps.erasureFolders, { whole: true });
-    if (failed.length > 0) deps.log.error({ folders: failed }, "the list of erased entries could not be written");
+    keepErasureLists(deps, { whole: true });
     void runJob(deps, "retention", () => keepPromises(deps, watch));
     if (backups !== undefined && isDue(backups, deps.clock())) void runJob(deps, "backup", () => daily(deps, backups));
   };

@@ -2,6 +2,7 @@ import { closeSync, existsSync, fsyncSync, mkdirSync, openSync, readFileSync, re
 import { join } from "node:path";
 import Sqlite from "better-sqlite3";
 import type { Database } from "../db/open.ts";
+import type { Deps } from "../deps.ts";
 
 /** The list of erased entries, as it is kept beside the house's file, its copies and a replica in a folder. */
 export const erasureListName = "erased-entries.txt";
@@ -32,6 +33,12 @@ export function updateErasureLists(db: Database, folders: readonly string[], { w
   const newest = erasures.at(-1)?.rowid;
   if (newest !== undefined && failed.length === 0) newestWritten.set(db, newest);
   return failed;
+}
+
+/** Brings a served house's lists up to date, and logs the folders that could not be written. */
+export function keepErasureLists({ db, erasureFolders, log }: Pick<Deps, "db" | "erasureFolders" | "log">, { whole = false } = {}): void {
+  const failed = updateErasureLists(db, erasureFolders, { whole });
+  if (failed.length > 0) log.error({ folders: failed }, "the list of erased entries could not be written");
 }
 
 /** The hashes on the list in a folder or file; null where there is no list. */

@@ -2,7 +2,7 @@ import { eq, notExists, sql } from "drizzle-orm";
 import type { Database, Store } from "../../db/open.ts";
 import { entry, erasedEntry, groupSheet, undoStep } from "../../db/schema/index.ts";
 import type { Deps } from "../../deps.ts";
-import { updateErasureLists } from "../../upkeep/erasureList.ts";
+import { keepErasureLists } from "../../upkeep/erasureList.ts";
 import { hashOf } from "../secrets.ts";
 
 /**
@@ -36,8 +36,7 @@ export function overwriteLog(db: Database): void {
 }
 
 /** Overwrites what was erased, and adds it to the lists that a restored copy is checked against. */
-export function finishErasing({ db, erasureFolders, log }: Pick<Deps, "db" | "erasureFolders" | "log">): void {
-  overwriteLog(db);
-  const failed = updateErasureLists(db, erasureFolders);
-  if (failed.length > 0) log.error({ folders: failed }, "the list of erased entries could not be written");
+export function finishErasing(deps: Pick<Deps, "db" | "erasureFolders" | "log">): void {
+  overwriteLog(deps.db);
+  keepErasureLists(deps);
 }
