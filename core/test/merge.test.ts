@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { mergeChanges, withTheirs } from "../src/index.ts";
+import { mergeChanges, withSpacesOf, withTheirs } from "../src/index.ts";
 
 const base = {
   story: "a bog",
@@ -123,5 +123,20 @@ describe("two changes of one document", () => {
     const { merged, clashes } = mergeChanges<object>(base, rungs, passes);
     expect(merged).toEqual({ ...rungs, versions: 3 });
     expect(clashes.map(({ place }) => place)).toEqual([["main"]]);
+  });
+});
+
+describe("spaces typed around a text", () => {
+  it("stay where only they differ; everything else is the document's, and the same object where nothing differs", () => {
+    const doc = { story: "a bog", rules: ["one", "two"], lines: [{ id: "a", note: "x" }], n: 1, none: null };
+    expect(withSpacesOf(doc, { story: "a bog ", rules: ["one\n", "other "], lines: [{ id: "a", note: " x" }], n: 2, none: "" })).toEqual({
+      ...doc,
+      story: "a bog ",
+      rules: ["one\n", "two"],
+      lines: [{ id: "a", note: " x" }],
+    });
+    expect(withSpacesOf(doc, structuredClone(doc))).toBe(doc);
+    expect(withSpacesOf(doc, { story: "another ", rules: "one ", lines: [] })).toBe(doc);
+    expect(withSpacesOf("a", null)).toBe("a");
   });
 });

@@ -76,8 +76,19 @@ test("keys do the same: along the hours, to another day, longer, put down with E
   await bar.press("Escape");
   await expect(card).toBeHidden();
   await bar.press("PageUp");
+  // However long the calendar takes to come back: what was saved is no longer in hand.
+  let goOn = (): void => undefined;
+  const held = new Promise<void>((resolve) => {
+    goOn = resolve;
+  });
+  await desk.route("**/api/calendar", async (route) => {
+    if (route.request().method() === "GET") await held;
+    await route.continue();
+  });
   await bar.press("Enter");
   await expect(bar).toHaveAccessibleName(/Seed Flinger, Fri/);
+  await expect(card).toBeHidden();
+  goOn();
   await expect(bar).toBeFocused();
   await desk.keyboard.press("u");
   await expect(bar).toHaveAccessibleName(/Seed Flinger, Sat/);

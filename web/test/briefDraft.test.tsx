@@ -33,7 +33,8 @@ beforeEach(() => {
     if (status !== 200) return { status, body: problem };
     if (revision !== saved.briefRevision)
       return { status: 409, body: { ...problem, status: 409, current: saved, changed: ["Reed Otter: the trials"] } };
-    saved = { ...saved, brief: sent, briefRevision: revision + 1 };
+    // As the server does: spaces at the ends of a text are left out.
+    saved = { ...saved, brief: { ...sent, story: sent.story.trim() }, briefRevision: revision + 1 };
     return { body: saved };
   });
 });
@@ -68,6 +69,21 @@ describe("a brief that is being worked on", () => {
     await rest();
     expect(saves()).toMatchObject([{ revision: 1, words: "Trials 5, the story", brief: { trials: 5, story: "a bog" } }]);
     expect(result.current.state.kind).toBe("saved");
+  });
+
+  it("keeps the space before the next word when typing rests there, and what another planner writes afterwards is shown", async () => {
+    const { result } = open();
+    act(() => result.current.change({ story: "Build one " }, "the story"));
+    await rest();
+    expect([result.current.state.kind, saved.brief.story, result.current.brief.story]).toEqual(["saved", "Build one", "Build one "]);
+    act(() => result.current.change({ trials: 5 }, "Trials 5"));
+    await rest();
+    expect([result.current.brief.story, result.current.brief.trials]).toEqual(["Build one ", 5]);
+    saved = with_({ ...saved.brief, story: "Build two" }, saved.briefRevision + 1);
+    act(() => result.current.change({ trials: 6 }, "Trials 6"));
+    await rest();
+    await rest();
+    expect([saved.brief.story, saved.brief.trials, result.current.brief.story]).toEqual(["Build two", 6, "Build two"]);
   });
 
   it("is not saved while a drag goes on", async () => {

@@ -30,6 +30,29 @@ export function withTheirs<T>(merged: T, clashes: readonly FieldClash[], chosen:
   return clashes.filter(chosen).reduce<unknown>((doc, { place, theirs }) => put(doc, place, theirs), merged) as T;
 }
 
+/** A document with the spaces that another has around the same words; everything else as it is. Gives it back as it is where nothing differs. */
+export function withSpacesOf<T>(doc: T, typed: unknown): T {
+  return spaced(doc, typed) as T;
+}
+
+function spaced(doc: unknown, typed: unknown): unknown {
+  if (typeof doc === "string") return typeof typed === "string" && typed.trim() === doc.trim() ? typed : doc;
+  if (Array.isArray(doc) && Array.isArray(typed)) return changedOnly(doc, (one, i) => spaced(one, typed[i]));
+  if (!isRecord(doc) || !isRecord(typed)) return doc;
+  const entries = Object.entries(doc);
+  const next = changedOnly(entries, (entry) => {
+    const words = spaced(entry[1], typed[entry[0]]);
+    return words === entry[1] ? entry : [entry[0], words];
+  });
+  return next === entries ? doc : Object.fromEntries(next as [string, unknown][]);
+}
+
+/** The same list when none of its parts is another. */
+function changedOnly<T>(list: T[], next: (one: T, i: number) => unknown): unknown[] {
+  const changed = list.map(next);
+  return changed.every((one, i) => one === list[i]) ? list : changed;
+}
+
 function join(base: unknown, mine: unknown, theirs: unknown, place: FieldPlace, clashes: FieldClash[]): unknown {
   if (same(mine, theirs) || same(theirs, base)) return mine;
   if (same(mine, base)) return theirs;

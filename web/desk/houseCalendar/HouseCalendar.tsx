@@ -57,9 +57,9 @@ function useShown() {
 function Board({ doc, house }: { readonly doc: CalendarDoc; readonly house: HouseDoc }) {
   const shown = useShown();
   const { by, isMonth, day, put } = shown;
-  const { saving, undo, redo, undoTrouble } = useSaveSessions(doc);
   const preparing = usePreparing(house);
   const holding = useHeld(doc, house, preparing.slack);
+  const { saving, undo, redo, undoTrouble } = useSaveSessions(doc, holding.leave);
   const { held, standing } = holding;
   const run = doc.runs.find(({ id }) => id === held?.session.runId);
   const days = useMemo(() => (isMonth ? monthOf(day) : weekOf(day)), [isMonth, day]);
@@ -72,14 +72,11 @@ function Board({ doc, house }: { readonly doc: CalendarDoc; readonly house: Hous
     const [first] = changes;
     if (!held || !first) return;
     const many = changes.length === 1 ? "" : ` (${changes.length} sessions)`;
-    if (
-      await saving.save({
-        words: `changed ${run?.title ?? "a session"} on ${held.session.start.replace("T", " ")}${many}`,
-        changes,
-        adds: [],
-      })
-    )
-      holding.leave();
+    await saving.save({
+      words: `changed ${run?.title ?? "a session"} on ${held.session.start.replace("T", " ")}${many}`,
+      changes,
+      adds: [],
+    });
   };
   const onWay = (way: WayOut): void => {
     if (held === null) return;

@@ -63,7 +63,7 @@ export function SessionCard({ holding, run, house, preparing, pending, trouble, 
         <Button type="primary" disabled={!changed || refused !== null} loading={pending} onClick={onSave}>
           {several > 1 ? `Change ${several} sessions` : "Put it there"}
         </Button>
-        <Button onClick={leave}>{changed ? "Put it back" : "Close"}</Button>
+        <Button onClick={() => leave()}>{changed ? "Put it back" : "Close"}</Button>
       </div>
       <Refused trouble={trouble} />
       <ClashList clashes={clashes} onWay={onWay} />

@@ -39,7 +39,8 @@ export interface Holding {
   readonly letGo: () => void;
   readonly set: (patch: Partial<SessionInput>) => void;
   readonly setScope: (scope: RepeatScope) => void;
-  readonly leave: () => void;
+  /** Puts it back; given ids, only when it is one of these. */
+  readonly leave: (only?: readonly string[]) => void;
   /** Every session that it changes, as it would be saved. */
   readonly changes: () => readonly (SessionInput & { readonly id: string; readonly revision: number })[];
 }
@@ -58,7 +59,7 @@ export function useHeld(doc: CalendarDoc, house: HouseDoc, slack: PreparingAt["s
       letGo: () => setTaken((was) => was && { ...was, dragged: false }),
       set: (patch) => setTaken((was) => was && { ...was, candidate: { ...was.candidate, ...patch } }),
       setScope: (scope) => setTaken((was) => was && { ...was, scope }),
-      leave: () => setTaken(null),
+      leave: (only) => setTaken((was) => (was && only && !only.includes(was.id) ? was : null)),
     };
   }, []);
   const session = taken ? doc.sessions.find(({ id }) => id === taken.id) : undefined;

@@ -6,8 +6,8 @@ import { useMay } from "../pieces/Lock.tsx";
 import { useSave } from "../pieces/useSave.ts";
 import { bookingsQuery, buyingQuery, calendarQuery, seasonQuery } from "../queries.ts";
 
-/** Saving on the calendar of the house, and taking back what was saved. */
-export function useSaveSessions(doc: CalendarDoc) {
+/** Saving on the calendar of the house, and undoing what was saved; `leave` puts a session down as soon as the server has it. */
+export function useSaveSessions(doc: CalendarDoc, leave?: (ids: readonly string[]) => void) {
   const queries = useQueryClient();
   const may = useMay()("plan");
   const onSaved = (next: CalendarDoc): void => {
@@ -17,7 +17,14 @@ export function useSaveSessions(doc: CalendarDoc) {
     for (const { queryKey } of [bookingsQuery, seasonQuery, buyingQuery]) void queries.invalidateQueries({ queryKey });
   };
   const renew = { onSaved, renew: [calendarQuery] };
-  const saving = useSave({ ...renew, send: (json: CalendarSave) => ask(api.calendar.$put({ json })) });
+  const saving = useSave({
+    ...renew,
+    send: (json: CalendarSave) => ask(api.calendar.$put({ json })),
+    onSaved: (next, { changes }) => {
+      onSaved(next);
+      leave?.(changes.map(({ id }) => id));
+    },
+  });
   const undoing = useSave({ ...renew, send: () => ask(api.calendar.undo.$post()) });
   const redoing = useSave({ ...renew, send: () => ask(api.calendar.redo.$post()) });
   const undo = (): void => void (may && doc.undo !== null && undoing.save(undefined));

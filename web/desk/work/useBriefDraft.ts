@@ -1,5 +1,5 @@
 import type { BriefDoc, RunDoc } from "@lampcrate/contract";
-import { type FieldClash, isFollowing, mergeChanges, withTheirs } from "@lampcrate/core";
+import { type FieldClash, isFollowing, mergeChanges, withSpacesOf, withTheirs } from "@lampcrate/core";
 import { useQueryClient } from "@tanstack/react-query";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { AskError, api, ask } from "../../shared/client.ts";
@@ -63,8 +63,9 @@ export function useBriefDraft(
   const asking = useRef<readonly FieldClash[] | null>(null);
 
   // What is handed down may have been read before the last save: an older reading never takes its place.
-  if (draft === null && run.briefRevision >= base.current.revision) {
-    latest.current = run.brief;
+  // Spaces typed at the end of a text stay: the next word may be on its way.
+  if (draft === null && run.briefRevision >= base.current.revision && run.brief !== base.current.brief) {
+    latest.current = withSpacesOf(run.brief, latest.current);
     base.current = { revision: run.briefRevision, brief: run.brief };
   }
 
@@ -84,6 +85,7 @@ export function useBriefDraft(
         words.current = [];
         queries.setQueryData(runQuery(run.id).queryKey, saved);
         if (!dirty.current) {
+          latest.current = withSpacesOf(saved.brief, latest.current);
           setDraft(null);
           setState({ kind: "saved" });
         }
@@ -91,7 +93,7 @@ export function useBriefDraft(
         dirty.current = true;
         const stale = staleOf(error);
         if (stale === null) return setState(refusalOf(error));
-        const joined = mergeChanges(base.current.brief, latest.current, stale.current.brief);
+        const joined = mergeChanges(base.current.brief, withSpacesOf(latest.current, base.current.brief), stale.current.brief);
         // What follows a number of the brief is not asked for: it follows the one that is kept.
         const merged = following.current(joined.merged);
         const clashes = joined.clashes.filter(({ place }) => !isFollowing(merged.lines, place));
@@ -168,7 +170,7 @@ export function useBriefDraft(
     }),
     [change, flush, save],
   );
-  const brief = draft ?? base.current.brief;
+  const brief = draft ?? latest.current;
   return { draft: useMemo(() => ({ brief, state, joined }), [brief, state, joined]), actions };
 }
 

@@ -6,7 +6,7 @@ import { LexicalErrorBoundary } from "@lexical/react/LexicalErrorBoundary";
 import { HistoryPlugin } from "@lexical/react/LexicalHistoryPlugin";
 import { PlainTextPlugin } from "@lexical/react/LexicalPlainTextPlugin";
 import { $getSelection, $insertNodes, $isRangeSelection, COMMAND_PRIORITY_HIGH, KEY_ENTER_COMMAND } from "lexical";
-import { memo, useEffect, useId, useMemo, useRef, useState } from "react";
+import { memo, useEffect, useId, useLayoutEffect, useMemo, useRef, useState } from "react";
 import { useLocked } from "../../../shared/pieces/locked.ts";
 import { Button } from "../../pieces/Button.tsx";
 import { Choose } from "../../pieces/Choose.tsx";
@@ -132,7 +132,8 @@ function Kept({ text, filling, most, lines = false, onChange, onEnter }: WordsBo
       }),
     [editor, most],
   );
-  useEffect(() => {
+  // Before the next key is taken: an effect that waited would write the text without it.
+  useLayoutEffect(() => {
     if (text === kept.current) return;
     kept.current = text;
     editor.update(() => $writeText(text, filling), { tag: "from outside" });
