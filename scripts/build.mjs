@@ -5,7 +5,7 @@ import { join, relative } from "node:path";
 import { pathToFileURL } from "node:url";
 import { gzipSync } from "node:zlib";
 import { ensureInstalled, giveUp, root, run } from "./ensure.mjs";
-import { keptFiles } from "./keeper.mjs";
+import { familyFiles, floorFiles } from "./keeper.mjs";
 import { inlineStyles } from "./styles.mjs";
 
 const sources = [
@@ -64,18 +64,18 @@ async function bundle(entry, outfile) {
   });
 }
 
-/** Bundles the worker that keeps the family pages on a device: a file of its own, under a name that stays. */
-async function bundleKeeper() {
+/** Bundles a worker that keeps pages on a device: a file of its own, under a name that stays. */
+async function bundleKeeper(entry, name, files) {
   const { build } = await import("esbuild");
   await build({
-    entryPoints: [join(root, "web/home/keeper/worker.ts")],
-    outfile: join(root, "web/dist/keeper.js"),
+    entryPoints: [join(root, entry)],
+    outfile: join(root, "web/dist", name),
     bundle: true,
     minify: true,
     format: "iife",
     target: "es2022",
     logLevel: "warning",
-    define: { KEPT_FILES: JSON.stringify(keptFiles()), "process.env.NODE_ENV": '"production"' },
+    define: { KEPT_FILES: JSON.stringify(files), "process.env.NODE_ENV": '"production"' },
   });
 }
 
@@ -94,7 +94,8 @@ export async function ensureBuilt() {
     if (run("npx", ["--no-install", "vite", "build", "--logLevel", "warn", "--config", `web/${config}`, "web"]) !== 0)
       giveUp("The interface could not be built.");
   inlineStyles(join(root, "web", "dist"));
-  await bundleKeeper();
+  await bundleKeeper("web/home/keeper/worker.ts", "keeper.js", familyFiles());
+  await bundleKeeper("web/desk/floor/keeper/worker.ts", "floor-keeper.js", floorFiles());
   zip(join(root, "web", "dist", "assets"));
   await bundle("server/src/main.ts", "server/dist/main.js");
   await bundle("server/src/house.ts", "server/dist/house.js");

@@ -7,6 +7,7 @@ export default defineConfig({
   build: {
     outDir: "dist",
     emptyOutDir: true,
+    manifest: ".vite/desk.json",
     target: "es2022",
     modulePreload: { polyfill: false },
     chunkSizeWarningLimit: 1600,

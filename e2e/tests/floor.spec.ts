@@ -19,9 +19,9 @@ async function sessionNow(desk: Page, title: string, minutesAgo = 60): Promise<s
   const heads = { model: "forecast", low: 62, likely: 85, high: 118 };
   const data = { title: `Now ${title}`, roomId: null, start, minutes: 240, setUpMin: 0, tearDownMin: 0, heads };
   const made = (await (await desk.request.post(`${house.url}/api/runs/${id}/sessions`, { data })).json()) as {
-    sessions: { id: string; title: string }[];
+    sessions: { id: string; title: string; start: string }[];
   };
-  const found = made.sessions.filter((session) => session.title === `Now ${title}`).at(-1);
+  const found = made.sessions.filter((session) => session.title === `Now ${title}` && session.start === start).at(-1);
   if (!found) throw new Error("the session was made");
   return found.id;
 }
@@ -54,10 +54,42 @@ test("60 parties on two tablets with the line cut for a while: nothing is lost, 
   await two.context().setOffline(false);
   for (const page of [one, two]) await expect(parties(page)).toContainText("60 parties, 110 in all");
   await expect(two.getByRole("status")).toHaveCount(0);
-  // A tablet that is opened anew finds all of it, and goes on counting where it was.
+  // A tablet that is reloaded without a connection goes on where it was, and sends what was tapped there once it is back.
+  await expect.poll(() => two.evaluate(() => navigator.serviceWorker.controller !== null)).toBe(true);
+  await two.context().setOffline(true);
   await two.reload();
   await expect(parties(two)).toContainText("60 parties, 110 in all");
+  await come(two, 1, 2);
+  await two.reload();
+  await expect(two.getByRole("status")).toContainText("2 taps are kept on this tablet");
+  await expect(parties(two)).toContainText("62 parties, 112 in all");
+  await two.context().setOffline(false);
+  await expect(parties(one)).toContainText("62 parties, 112 in all");
+  // A tablet that is opened anew finds all of it, and goes on counting where it was.
+  await two.reload();
+  await expect(parties(two)).toContainText("62 parties, 112 in all");
   await expect(two.getByRole("region", { name: "Kits" })).toContainText("None is left");
+});
+
+test("the floor of another day, or for whoever may not count, is looked at only, and says why", async ({ browser }) => {
+  const planner = await openDesk(browser, house);
+  const session = await sessionNow(planner, "Boardwalk over the Bog", 60 * 24 * 4);
+  const floor = await tablet(browser, session);
+  await expect(floor.getByRole("status")).toContainText("Counting ended");
+  await expect(floor.getByRole("button", { name: "Party of 2 in" })).toBeDisabled();
+  await expect(floor.getByRole("button", { name: "Near miss" })).toBeDisabled();
+  await floor.getByRole("link", { name: "Close the day" }).click();
+  await expect(floor.getByRole("heading", { name: /^Close the day/ })).toBeVisible();
+  const today = await sessionNow(planner, "Boardwalk over the Bog", 30);
+  const who = { signIn: "reed.sifter", password: "a lamp, a crate, a heron" };
+  await planner.request.post(`${house.url}/api/staff`, {
+    headers: { origin: house.url },
+    data: { name: "Reed", role: "sifter", active: true, ...who },
+  });
+  const sifter = await openDesk(browser, house, who);
+  await sifter.goto(`${house.url}/floor/${today}`);
+  await expect(sifter.getByRole("status")).toContainText("a planner or a floor lead counts on it.");
+  await expect(sifter.getByRole("button", { name: "Party of 2 in" })).toBeDisabled();
 });
 
 test("a team goes from building by the line and a rig to its result, and builds again; the room's screen follows; the last tap is taken back", async ({

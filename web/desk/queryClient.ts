@@ -6,7 +6,14 @@ import { meQuery } from "./queries.ts";
 
 /** What the desk has read from the server. */
 export const queries = new QueryClient({
-  defaultOptions: { queries: { staleTime: 10_000, retry: (count, error) => count < 2 && error instanceof AskError && error.offline } },
+  defaultOptions: {
+    queries: {
+      staleTime: 10_000,
+      // Asked once without a connection too: on the floor the tablet itself answers.
+      networkMode: "offlineFirst",
+      retry: (count, error) => count < 2 && error instanceof AskError && error.offline,
+    },
+  },
 });
 
 /** Begins to read what a view shows while its code is still loading, so that neither waits for the other. */

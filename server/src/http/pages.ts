@@ -48,6 +48,7 @@ export function pages(folder: string, { sheetOf, markup, failed }: Drawing): Hon
   return new Hono()
     .get("/assets/*", files, (c) => c.text("Not found", 404))
     .get("/keeper.js", compress(), named("keeper.js", "text/javascript; charset=utf-8"))
+    .get("/floor-keeper.js", compress(), named("floor-keeper.js", "text/javascript; charset=utf-8"))
     .get("/home.webmanifest", named("home.webmanifest", "application/manifest+json"))
     .use("/h/*", compress())
     .use("/h/*", switchedLanguage)

@@ -1,18 +1,22 @@
 import type { FloorDoc } from "@lampcrate/contract";
-import { useQuery } from "@tanstack/react-query";
-import { useState } from "react";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useEffect, useState } from "react";
 import { useParams } from "react-router";
 import { Button } from "../pieces/Button.tsx";
 import { LinkButton } from "../pieces/LinkButton.tsx";
+import { LockedWhen, useMay } from "../pieces/Lock.tsx";
 import { Opening } from "../pieces/Opening.tsx";
 import { floorQuery } from "../queries.ts";
 import { Builds } from "./Builds.tsx";
 import { FloorTop } from "./FloorTop.tsx";
 import { Kits } from "./Kits.tsx";
+import { keepFloor } from "./keeper/keepFloor.ts";
 import { NoteDialog, type NoteKind, noteWords } from "./NoteDialog.tsx";
 import { PartyIn } from "./PartyIn.tsx";
 import { ResultDialog } from "./ResultDialog.tsx";
 import { Rigs } from "./Rigs.tsx";
+import { whyReadOnly } from "./readOnly.ts";
+import { Sending } from "./Sending.tsx";
 import { type Floor as FloorHeld, useFloor } from "./useFloor.ts";
 import "./floor.css";
 
@@ -35,32 +39,41 @@ export function Floor() {
 
 function Held({ doc }: { readonly doc: FloorDoc }) {
   const held = useFloor(doc);
+  const readOnly = whyReadOnly(doc, held.now, useMay()("count"));
+  useKeptFloor(doc);
   const [asked, setAsked] = useState<{ readonly result: string } | { readonly note: NoteKind } | null>(null);
   const { floor, tap } = held;
   const unit = asked && "result" in asked ? floor.units.find(({ id }) => id === asked.result) : undefined;
   return (
     <main className="floor">
       <FloorTop held={held} />
-      <Told held={held} />
-      <div className="floor-parts">
-        <div className="floor-left">
-          <PartyIn held={held} />
-          <Kits held={held} />
+      {readOnly === null ? null : (
+        <p role="status" className="floor-offline">
+          {readOnly} <LinkButton to="/floor">Other sessions</LinkButton>
+        </p>
+      )}
+      <Sending known={held.known} onRetry={held.retry} />
+      <LockedWhen locked={readOnly !== null}>
+        <div className="floor-parts">
+          <div className="floor-left">
+            <PartyIn held={held} />
+            <Kits held={held} />
+          </div>
+          <Rigs held={held} onResult={(result) => setAsked({ result })} />
+          <Builds held={held} />
         </div>
-        <Rigs held={held} onResult={(result) => setAsked({ result })} />
-        <Builds held={held} />
-      </div>
-      <section className="floor-notes" aria-label="Write down">
-        {(Object.keys(noteWords) as NoteKind[]).map((note) => (
-          <Button key={note} className="floor-key" onClick={() => setAsked({ note })}>
-            {noteWords[note].button}
-            {count(held, note)}
-          </Button>
-        ))}
-        <LinkButton className="floor-key" to={`/floor/${doc.session.id}/close`}>
-          Close the day
-        </LinkButton>
-      </section>
+        <section className="floor-notes" aria-label="Write down">
+          {(Object.keys(noteWords) as NoteKind[]).map((note) => (
+            <Button key={note} className="floor-key" onClick={() => setAsked({ note })}>
+              {noteWords[note].button}
+              {count(held, note)}
+            </Button>
+          ))}
+          <LinkButton className="floor-key" to={`/floor/${doc.session.id}/close`}>
+            Close the day
+          </LinkButton>
+        </section>
+      </LockedWhen>
       {unit ? (
         <ResultDialog
           doc={doc}
@@ -93,18 +106,8 @@ function count({ floor }: FloorHeld, kind: NoteKind): string {
   return n === 0 ? "" : ` (${n})`;
 }
 
-/** How sending stands; nothing while all is well. */
-function Told({ held: { known } }: { readonly held: FloorHeld }) {
-  if (known.refused)
-    return (
-      <p role="alert" className="trouble">
-        {known.refused} Nothing is lost: {known.unsent} {known.unsent === 1 ? "tap waits" : "taps wait"} on this tablet.
-      </p>
-    );
-  if (known.online) return null;
-  return (
-    <p role="status" className="floor-offline">
-      No line to the server. Go on: {known.unsent === 1 ? "1 tap is" : `${known.unsent} taps are`} kept on this tablet and sent by itself.
-    </p>
-  );
+/** Keeps this floor on the tablet, to be opened again without a connection. */
+function useKeptFloor(doc: FloorDoc): void {
+  const queries = useQueryClient();
+  useEffect(() => void keepFloor(queries, doc.session.id), [queries, doc]);
 }

@@ -38,6 +38,8 @@ export class TapBox {
   private by = "";
   private online = true;
   private refused: string | null = null;
+  /** What was refused is sent again only when somebody asks, or by a tap that comes after. */
+  private resting = false;
   private sending: Promise<void> | null = null;
   private readonly listeners = new Set<() => void>();
   private shown: TapsKnown = { taps: [], unsent: 0, online: true, refused: null, by: "" };
@@ -69,11 +71,18 @@ export class TapBox {
     if (this.by === "") await this.name();
     const tap: Tap = { id: nanoid(16), at: Date.now(), by: this.by, body };
     this.unsent.set(tap.id, tap);
+    this.resting = false;
     this.tell();
     await set(this.prefix + tap.id, tap);
     // What was tapped while others were on their way goes right after them.
     void this.sync().then(() => (this.unsent.has(tap.id) && this.online ? this.sync() : undefined));
     return tap;
+  }
+
+  /** Sends again what was refused. */
+  async retry(): Promise<void> {
+    this.resting = false;
+    await this.sync();
   }
 
   /** Sends what is unsent and takes in what others have tapped; one at a time. */
@@ -89,7 +98,7 @@ export class TapBox {
   }
 
   private async send(): Promise<void> {
-    const taps = [...this.unsent.values()].slice(0, mostAtOnce);
+    const taps = this.resting ? [] : [...this.unsent.values()].slice(0, mostAtOnce);
     try {
       const param = { id: this.session };
       const doc: TapsDoc =
@@ -97,7 +106,7 @@ export class TapBox {
           ? await ask(api.sessions[":id"].taps.$post({ param, json: { after: this.next, taps: [...taps] } }))
           : await ask(api.sessions[":id"].taps.$get({ param, query: { from: String(this.next) } }));
       this.online = true;
-      this.refused = null;
+      if (!this.resting) this.refused = null;
       for (const tap of [...taps, ...doc.taps]) this.known.set(tap.id, tap);
       for (const { id } of taps) this.unsent.delete(id);
       const isNew = doc.taps.length > 0 || taps.length > 0;
@@ -107,7 +116,8 @@ export class TapBox {
     } catch (error) {
       if (!(error instanceof AskError)) throw error;
       this.online = !error.offline;
-      this.refused = error.offline ? null : error.message;
+      if (!error.offline) this.refused = error.message;
+      if (isFinal(error) && taps.length > 0) this.resting = true;
     }
     this.tell();
   }
@@ -131,3 +141,6 @@ export class TapBox {
     for (const listener of this.listeners) listener();
   }
 }
+
+/** A refusal that sending the same again doesn't change; signing in again, or waiting, may change others. */
+const isFinal = ({ problem: { status } }: AskError): boolean => status >= 400 && status < 500 && ![401, 408, 429].includes(status);

@@ -20,6 +20,8 @@ export interface Floor {
   /** The tablet's clock, by the quarter minute. */
   readonly now: number;
   readonly tap: (body: TapBody) => void;
+  /** Sends again what the server refused. */
+  readonly retry: () => void;
 }
 
 /** The floor of a session: all tablets' taps, kept on this one and sent when there is a line. */
@@ -60,6 +62,7 @@ export function useFloor(doc: FloorDoc): Floor {
     testMin,
     now,
     tap: (body) => void box.add(body),
+    retry: () => void box.retry(),
   };
 }
 

@@ -5,7 +5,7 @@ interface LinkButtonProps extends Pick<ButtonProps, "type" | "size" | "children"
   readonly to: string;
 }
 
-/** A way to another view that stands as a button: opens beside with the middle button, as any link. */
+/** A way to another view that stands as a button: opens beside with the middle button, as any link, and for whoever may only look too. */
 export function LinkButton({ to, ...props }: LinkButtonProps) {
-  return <Button {...props} href={useHref(to)} onClick={useLinkClickHandler(to) as ButtonProps["onClick"] & object} />;
+  return <Button {...props} disabled={false} href={useHref(to)} onClick={useLinkClickHandler(to) as ButtonProps["onClick"] & object} />;
 }

@@ -22,20 +22,23 @@ interface LockProps {
 export function Lock({ to, told = false, children }: LockProps) {
   const locked = !useMay()(to);
   return (
+    <LockedWhen locked={locked}>
+      {locked && told ? <p className="soft small run-trouble">You can look at this; {whoMay(to)} changes it.</p> : null}
+      {children}
+    </LockedWhen>
+  );
+}
+
+/** What stands inside can only be looked at while it is locked. */
+export function LockedWhen({ locked, children }: { readonly locked: boolean; readonly children: ReactNode }) {
+  return (
     <LockedContext.Provider value={locked}>
-      <ConfigProvider componentDisabled={locked}>
-        {locked && told ? <p className="soft small run-trouble">You can look at this; {whoMay(to)} changes it.</p> : null}
-        {children}
-      </ConfigProvider>
+      <ConfigProvider componentDisabled={locked}>{children}</ConfigProvider>
     </LockedContext.Provider>
   );
 }
 
 /** What changes nothing works for everybody, whatever stands around it. */
 export function Open({ children }: { readonly children: ReactNode }) {
-  return (
-    <LockedContext.Provider value={false}>
-      <ConfigProvider componentDisabled={false}>{children}</ConfigProvider>
-    </LockedContext.Provider>
-  );
+  return <LockedWhen locked={false}>{children}</LockedWhen>;
 }

@@ -3,6 +3,7 @@ import { lazy, Suspense, useMemo, useState } from "react";
 import { Link, NavLink, Outlet, useNavigate } from "react-router";
 import { api, ask } from "../../shared/client.ts";
 import { forgetSeason } from "../../shared/compute/keptSeason.ts";
+import { forgetFloor } from "../floor/keeper/keepFloor.ts";
 import { Button } from "../pieces/Button.tsx";
 import { useKeys } from "../pieces/keys.ts";
 import { Opening } from "../pieces/Opening.tsx";
@@ -51,7 +52,7 @@ function Desk({ name }: { readonly name: string }) {
   useKeys(keys);
   const signOut = async (): Promise<void> => {
     await ask(api["sign-out"].$post());
-    await forgetSeason();
+    await Promise.all([forgetSeason(), forgetFloor()]);
     // A new page: nothing that was read here stays in memory for whoever comes next.
     location.assign("/");
   };

@@ -54,3 +54,14 @@ export const tapKinds: readonly TapKind[] = [
   "kits",
   "undo",
 ];
+
+/** A tablet's clock may be this far from the session, ms: one that is days off would put its taps out of order. */
+const mostOffMs = 36 * 3_600_000;
+
+/** From when until when a session's floor takes taps, ms since 1970: 36 h around it. */
+export function tapsTaken({ startAt, minutes }: { readonly startAt: number; readonly minutes: number }): {
+  readonly from: number;
+  readonly until: number;
+} {
+  return { from: startAt - mostOffMs, until: startAt + minutes * 60_000 + mostOffMs };
+}

@@ -1,5 +1,5 @@
 import type { FloorDayDoc, FloorDoc, TapsDoc, TapsInput } from "@lampcrate/contract";
-import { floorDayOf, floorNow } from "@lampcrate/core";
+import { floorDayOf, floorNow, tapsTaken } from "@lampcrate/core";
 import { and, asc, count, eq, gt } from "drizzle-orm";
 import type { Store } from "../../db/open.ts";
 import { floorTap, room, run, session } from "../../db/schema/index.ts";
@@ -11,9 +11,6 @@ import { loadBrief } from "./briefs.ts";
 import { runRow, sessionDoc } from "./runs.ts";
 import type { SessionRow } from "./sessionRow.ts";
 
-const hour = 3_600_000;
-/** A tablet's clock may be this far from the session: one that is days off would put its taps out of order. */
-const mostOffHours = 36;
 /** Taps of one session at most. */
 const mostTaps = 20_000;
 
@@ -69,9 +66,9 @@ export function takeTaps(deps: Deps, by: Person, id: string, { after, taps }: Ta
     const held = sessionRow(tx, id);
     if (held.cancelled && taps.length > 0)
       throw new Problem(409, "It doesn't take place", "This session was cancelled: nothing is counted on it.");
-    const [from, to] = [held.startAt - mostOffHours * hour, held.startAt + held.minutes * 60_000 + mostOffHours * hour];
+    const { from, until } = tapsTaken(held);
     for (const [i, { at }] of taps.entries())
-      if (at < from || at > to)
+      if (at < from || at > until)
         throw badField(`taps[${i}].at`, "The tablet's clock is over a day from this session. Set it right, or open the session of today.");
     const there = tx.select({ n: count() }).from(floorTap).where(eq(floorTap.sessionId, id)).get()?.n ?? 0;
     if (there + taps.length > mostTaps) throw badField("taps", `A session takes ${mostTaps} taps at most.`);
