@@ -26,6 +26,15 @@ function useSharing(whole: BuyProblem, planned: Planned | null, purchase: Purcha
   }, [whole, planned, purchase]);
 }
 
+/** How many materials no order makes whole, and how many are collected. */
+function openOf(given: readonly Allotment[], rest: BuyProblem): { readonly short: number; readonly collected: number } {
+  const bought = new Set(rest.materials.map(({ id }) => id));
+  return {
+    short: given.filter(({ lacks }) => lacks > 0).length,
+    collected: given.filter(({ material, bought: wanted }) => wanted > 0 && !bought.has(material)).length,
+  };
+}
+
 interface BuyingDeskProps {
   readonly doc: BuyingDoc;
   readonly crates: readonly SeasonCrate[];
@@ -51,7 +60,7 @@ export function BuyingDesk({ doc, crates, asked }: BuyingDeskProps) {
   );
   return (
     <>
-      <PlanAnswer doc={doc} plan={plan} purchase={purchase && edits.purchase} changed={edits.changed} />
+      <PlanAnswer doc={doc} plan={plan} purchase={purchase && edits.purchase} changed={edits.changed} open={openOf(given, rest)} />
       {purchase && purchase.packs.length > 0 ? (
         <Later>
           <Lock to="supply">

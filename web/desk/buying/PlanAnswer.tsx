@@ -3,8 +3,8 @@ import { type Purchase, showNumber } from "@lampcrate/core";
 import { Spin } from "antd";
 import { Link } from "react-router";
 import { Button } from "../pieces/Button.tsx";
-import { money } from "../pieces/show.ts";
 import type { Plan } from "../seasonData/usePlan.ts";
+import { answerWords } from "./answerWords.ts";
 
 interface PlanAnswerProps {
   readonly doc: BuyingDoc;
@@ -12,10 +12,12 @@ interface PlanAnswerProps {
   readonly purchase: Purchase | null;
   /** The planner has changed what to order. */
   readonly changed: boolean;
+  /** Materials that are short whatever is ordered, and those still to be collected. */
+  readonly open: { readonly short: number; readonly collected: number };
 }
 
 /** The answer in a sentence, and how sure it is. */
-export function PlanAnswer({ doc, plan, purchase, changed }: PlanAnswerProps) {
+export function PlanAnswer({ doc, plan, purchase, changed, open }: PlanAnswerProps) {
   const { planned, stopped, trouble } = plan;
   if (trouble !== null)
     return (
@@ -49,10 +51,13 @@ export function PlanAnswer({ doc, plan, purchase, changed }: PlanAnswerProps) {
         supplier.
       </p>
     );
+  const { cost, packs, suppliers } = purchase ?? planned.best;
+  const count = packs.reduce((sum, pack) => sum + pack.count, 0);
+  const { currency } = doc.house;
   return (
     <div className="stack near">
       <p className="plain-words" role="status">
-        <strong>{answerWords(purchase ?? planned.best, doc, changed)}</strong>
+        <strong>{answerWords({ packs: count, suppliers: suppliers.length, cost, currency, changed, ...open })}</strong>
       </p>
       <p className="soft small row">
         <span>{changed ? "" : surenessWords(plan, purchase)}</span>
@@ -60,15 +65,6 @@ export function PlanAnswer({ doc, plan, purchase, changed }: PlanAnswerProps) {
       </p>
     </div>
   );
-}
-
-function answerWords({ cost, packs, suppliers }: Purchase, doc: BuyingDoc, changed: boolean): string {
-  const count = packs.reduce((sum, pack) => sum + pack.count, 0);
-  if (changed && count === 0) return "Nothing is left to order: all of it is left out.";
-  if (count === 0) return "Nothing has to be bought: what is there and on its way is enough for every crate of the season.";
-  const from = suppliers.length === 1 ? "one supplier" : `${suppliers.length} suppliers`;
-  const order = `Order ${count} ${count === 1 ? "pack" : "packs"} from ${from} today, for ${money(cost, doc.house.currency)} with delivery`;
-  return changed ? `${order}, as you changed it.` : `${order}: every crate but those named below has its material in time.`;
 }
 
 function surenessWords({ planned }: Plan, purchase: Purchase | null): string {

@@ -39,7 +39,9 @@ function tryoutState({ brief }: BriefWork): StepState {
 
 function crateState({ brief }: BriefWork, crate: Crate): StepState {
   if (brief.lines.length === 0) return { words: "no lines yet", standing: "now" };
-  const short = crate.manifest?.short ?? 0;
+  // Not sized yet is not the same as all there.
+  if (crate.manifest === null) return { words: crate.trouble === null ? "being sized" : "can't be sized", standing: "now" };
+  const { short } = crate.manifest;
   return short > 0
     ? { words: `${short} ${short === 1 ? "line" : "lines"} short`, standing: "short" }
     : { words: "all on hand", standing: "done" };
