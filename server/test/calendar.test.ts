@@ -268,3 +268,45 @@ describe("calendar addresses", () => {
     ]);
   });
 });
+
+describe("a house that changes its time zone", () => {
+  const toZone = async (zone: string): Promise<void> => {
+    const { body } = await house.ask("GET", "/api/house");
+    expect((await house.ask("PUT", "/api/house", { ...(body as HouseDoc), zone })).status).toBe(200);
+  };
+  const csvOf = async (): Promise<string> => String((await house.ask("GET", "/api/calendar.csv")).body);
+
+  it("keeps the times of day of its sessions to come, everywhere the same; what is over stays when it was", async () => {
+    const run = await makeRun(house);
+    await add(run, "2026-11-25T12:00");
+    await add(run, "2026-12-12T10:00");
+    const before = await one("2026-11-25T12:00");
+    house.at(new Date(before.endAt + 1).toISOString());
+    await toZone("Asia/Tokyo");
+    expect(await one("2026-11-25T12:00")).toMatchObject({ startAt: before.startAt, zone: before.zone });
+    const after = await one("2026-12-12T10:00");
+    expect([after.zone, new Date(after.startAt).toISOString(), after.endAt - after.startAt]).toEqual([
+      "Asia/Tokyo",
+      "2026-12-12T01:00:00.000Z",
+      3_600_000,
+    ]);
+    expect(await csvOf()).toContain("2026-12-12,10:00,11:00,Asia/Tokyo");
+  });
+
+  it("puts an earlier time of day back by undo, by the clocks of the new zone", async () => {
+    const run = await makeRun(house);
+    await add(run, "2026-12-12T10:00");
+    await save([{ ...inputOf(await one("2026-12-12T10:00")), start: "2026-12-12T14:00" }]);
+    await toZone("Asia/Tokyo");
+    expect((await house.ask("POST", "/api/calendar/undo")).status).toBe(200);
+    const back = await one("2026-12-12T10:00");
+    expect([back.zone, new Date(back.startAt).toISOString()]).toEqual(["Asia/Tokyo", "2026-12-12T01:00:00.000Z"]);
+  });
+
+  it("moves a time of day that the new zone's clocks leave out as much later", async () => {
+    const run = await makeRun(house);
+    await add(run, "2027-03-28T01:30");
+    await toZone("Europe/London");
+    expect((await one("2027-03-28T02:30")).zone).toBe("Europe/London");
+  });
+});

@@ -107,6 +107,9 @@ function HouseForm({ saved }: { readonly saved: HouseDoc }) {
           </label>
           <Labelled label="Time zone" trouble={trouble?.fieldMessage("zone")}>
             <ZoneChoice value={house.zone} onChange={(zone) => set({ zone })} />
+            {house.zone === saved.zone ? null : (
+              <span className="soft small">Sessions to come keep their times of day, by the clocks of {house.zone}.</span>
+            )}
           </Labelled>
           <Labelled label="Currency" trouble={trouble?.fieldMessage("currency")}>
             <CurrencyChoice value={house.currency} onChange={(currency) => set({ currency })} />

@@ -11,6 +11,7 @@ import { trail } from "./audit.ts";
 import { refuseFarDays } from "./farDays.ts";
 import { hashPassword, refuseWeak } from "./passwords.ts";
 import type { Person } from "./person.ts";
+import { moveSessions } from "./sessionZone.ts";
 
 const houseId = 1;
 
@@ -174,6 +175,7 @@ export function saveHouse(deps: Deps, by: Person, input: HouseInput): HouseDoc {
         .onConflictDoUpdate({ target: room.id, set: { ...r, place } })
         .run();
     savePeople(tx, input.people);
+    if (input.zone !== now.zone) moveSessions(tx, input.zone, deps.clock());
     trail(tx, deps.clock(), by, "settings", houseWords(now, input));
     tx.delete(closure).run();
     for (const day of input.closures) tx.insert(closure).values(day).run();

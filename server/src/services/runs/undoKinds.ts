@@ -3,8 +3,10 @@ import { desc, eq } from "drizzle-orm";
 import type { Store } from "../../db/open.ts";
 import { ask, entry, picture, room, run, session, sessionCount, siftDecision, type undoStep } from "../../db/schema/index.ts";
 import { Problem } from "../../http/problem.ts";
+import { houseZone } from "../house/house.ts";
 import { peopleIds } from "../house/peopleIds.ts";
 import type { Person } from "../house/person.ts";
+import { inZone } from "../house/sessionZone.ts";
 import { bookSessionUse } from "../store/sessionUse.ts";
 import { refuseTakenRoom } from "./bookings.ts";
 import { completed, loadBrief, writeBrief } from "./briefs.ts";
@@ -246,11 +248,11 @@ function restoreBrief(db: Store, id: string, doc: BriefDoc, revision: number): v
   }
 }
 
-/** A session as it was; without its room where that has been deleted, and without people who have left. */
+/** A session as it was, at its wall-clock time in the house's zone of today; without its room where that has been deleted, and without people who have left. */
 function withWhatIsLeft(db: Store, row: SessionRow): SessionRow {
   const known = peopleIds(db);
   const roomId = row.roomId !== null && db.select({ id: room.id }).from(room).where(eq(room.id, row.roomId)).get() ? row.roomId : null;
-  return { ...row, roomId, people: row.people.filter((id) => known.has(id)) };
+  return { ...row, ...inZone(row, houseZone(db)), roomId, people: row.people.filter((id) => known.has(id)) };
 }
 
 function writeSession(db: Store, before: SessionRow): number {
