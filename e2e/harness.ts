@@ -28,12 +28,23 @@ interface Options {
   readonly data?: string;
   readonly now?: string | null;
   readonly env?: Readonly<Record<string, string>>;
+  /** The port; a free one unless given. */
+  readonly port?: number;
+  /** The folder of the build; the project's own unless given. */
+  readonly from?: string;
 }
 
 /** Starts the built server on a free port; with the demo's data unless told otherwise. Its data folder goes when it stops, unless it was given. */
-export async function startHouse({ demo = true, data, now = pinnedNow, env = {} }: Options = {}): Promise<House> {
+export async function startHouse({
+  demo = true,
+  data,
+  now = pinnedNow,
+  env = {},
+  port: wanted,
+  from = root,
+}: Options = {}): Promise<House> {
   const folder = data ?? mkdtempSync(join(tmpdir(), "lampcrate-"));
-  const port = await freePort();
+  const port = wanted ?? (await freePort());
   const url = `http://localhost:${port}`;
   const all: NodeJS.ProcessEnv = {
     ...process.env,
@@ -50,7 +61,7 @@ export async function startHouse({ demo = true, data, now = pinnedNow, env = {} 
       all["LAMPCRATE_URL"] ??= url;
     } else loadDemo(all);
   }
-  const server = spawn(process.execPath, ["--max-semi-space-size=4", "server/dist/main.js"], { cwd: root, env: all });
+  const server = spawn(process.execPath, ["--max-semi-space-size=4", "server/dist/main.js"], { cwd: from, env: all });
   let printed = "";
   server.stdout.on("data", (chunk: Buffer) => {
     printed += chunk.toString();

@@ -64,6 +64,16 @@ async function bundle(entry, outfile) {
   });
 }
 
+/** Names this build in its pages, by what they load: a page that is still open knows by it when the server has another. */
+function stampPages() {
+  const pages = ["index.html", "home.html"].map((name) => join(root, "web", "dist", name));
+  const hash = createHash("sha256");
+  for (const page of pages) hash.update(readFileSync(page));
+  const id = hash.digest("hex").slice(0, 12);
+  for (const page of pages)
+    writeFileSync(page, readFileSync(page, "utf8").replace('name="build" content=""', `name="build" content="${id}"`));
+}
+
 /** Bundles a worker that keeps pages on a device: a file of its own, under a name that stays. */
 async function bundleKeeper(entry, name, files) {
   const { build } = await import("esbuild");
@@ -94,6 +104,7 @@ export async function ensureBuilt() {
     if (run("npx", ["--no-install", "vite", "build", "--logLevel", "warn", "--config", `web/${config}`, "web"]) !== 0)
       giveUp("The interface could not be built.");
   inlineStyles(join(root, "web", "dist"));
+  stampPages();
   await bundleKeeper("web/home/keeper/worker.ts", "keeper.js", familyFiles());
   await bundleKeeper("web/desk/floor/keeper/worker.ts", "floor-keeper.js", floorFiles());
   zip(join(root, "web", "dist", "assets"));

@@ -5,6 +5,7 @@ import { bodyLimit } from "hono/body-limit";
 import { HTTPException } from "hono/http-exception";
 import { routePath } from "hono/route";
 import type { Clock } from "./clock.ts";
+import { namesBuild } from "./http/build.ts";
 import { UnknownProxy } from "./http/forwarded.ts";
 import { entryPaths, refuseWhileHeldBack } from "./http/heldBack.ts";
 import { pages } from "./http/pages.ts";
@@ -64,6 +65,7 @@ export function createApp(deps: Served, lookedAfter: LookedAfter = {}): Hono {
   const unknownProxy = new UnknownProxy(deps);
   app.use("*", unknownProxy.watch);
   const healthNow = () => health(deps, { ...lookedAfter, unknownProxy });
+  app.use("/api/*", namesBuild(deps.web));
   app.use("/api/*", nothingKept);
   app.use("/api/*", sameSiteOnly);
   app.use("/api/*", bodies);

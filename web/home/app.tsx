@@ -8,6 +8,7 @@ import { fetchFamily } from "./family.ts";
 import { keepPages } from "./keeper/keep.ts";
 import { OtherLanguages } from "./language/OtherLanguages.tsx";
 import { speakPageLanguage } from "./language/pageLanguage.ts";
+import { NewVersion } from "./NewVersion.tsx";
 import { sheetQuery } from "./queries.ts";
 import { Stumbled } from "./Stumbled.tsx";
 import { Sheet } from "./sheet/Sheet.tsx";
@@ -28,6 +29,7 @@ function Pages() {
   return (
     <>
       <OtherLanguages />
+      <NewVersion />
       <Outlet />
       <ScrollRestoration />
     </>

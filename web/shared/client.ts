@@ -2,6 +2,7 @@ import type { ProblemDoc } from "@lampcrate/contract";
 import { said } from "@lampcrate/core";
 import type { Api } from "@lampcrate/server/api";
 import { hc } from "hono/client";
+import { noticeBuild } from "./build.ts";
 
 /** The server, typed by its own routes. */
 export const api = hc<Api>(`${location.origin}/api`);
@@ -26,6 +27,7 @@ export class AskError extends Error {
 interface Answer<T> {
   readonly ok: boolean;
   readonly status: number;
+  readonly headers: Headers;
   json(): Promise<T>;
 }
 
@@ -45,6 +47,7 @@ export async function ask<T>(asked: Promise<Answer<T>>): Promise<T> {
       true,
     );
   }
+  noticeBuild(answer.headers);
   if (answer.ok) return answer.json();
   throw new AskError(await problemOf(answer));
 }

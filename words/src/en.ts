@@ -25,6 +25,8 @@ const pages = {
     nowhere: "There is no such page. The code on your sheet leads to its challenge.",
     stumbled: "This page could not be opened: the connection may be gone. What you wrote is still on this device.",
     retry: "Try again",
+    newVersion: "There is a newer version of this page.",
+    openNewVersion: "Open it",
     code: "code",
     back: "Back to the challenge",
     languages: "Other languages",

@@ -50,6 +50,8 @@ export const es: FamilyLanguage = {
       nowhere: "Esa página no existe. El código de tu hoja lleva a su reto.",
       stumbled: "No se pudo abrir esta página: puede que se haya perdido la conexión. Lo que escribiste sigue en este dispositivo.",
       retry: "Intentarlo de nuevo",
+      newVersion: "Hay una versión más nueva de esta página.",
+      openNewVersion: "Abrirla",
       code: "código",
       back: "Volver al reto",
       languages: "Otros idiomas",

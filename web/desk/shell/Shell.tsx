@@ -8,6 +8,7 @@ import { Button } from "../pieces/Button.tsx";
 import { useKeys } from "../pieces/keys.ts";
 import { Opening } from "../pieces/Opening.tsx";
 import { meQuery, setupQuery } from "../queries.ts";
+import { NewVersion } from "./NewVersion.tsx";
 
 const SignIn = lazy(async () => ({ default: (await import("./SignIn.tsx")).SignInPage }));
 const SetUp = lazy(async () => ({ default: (await import("./SetUp.tsx")).SetUp }));
@@ -91,6 +92,7 @@ function Desk({ name }: { readonly name: string }) {
           </Button>
         </div>
       </header>
+      <NewVersion />
       <div id="view" tabIndex={-1}>
         <Outlet />
       </div>

@@ -3,6 +3,7 @@ import { type FieldClash, isFollowing, mergeChanges, withSpacesOf, withTheirs } 
 import { useQueryClient } from "@tanstack/react-query";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { AskError, api, ask } from "../../shared/client.ts";
+import { savedBeforeReload } from "../../shared/reloading.ts";
 import { runQuery } from "../queries.ts";
 
 /** How the draft stands with the server. */
@@ -145,12 +146,12 @@ export function useBriefDraft(
       if (dirty.current) event.preventDefault();
     };
     window.addEventListener("beforeunload", leave);
+    const end = savedBeforeReload(flush);
     return () => {
       window.removeEventListener("beforeunload", leave);
-      clearTimeout(timer.current);
-      void save();
+      end();
     };
-  }, [save]);
+  }, [flush]);
 
   const actions = useMemo(
     () => ({
