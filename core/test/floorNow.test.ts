@@ -14,6 +14,7 @@ import {
   startValues,
   type Tap,
   type TapBody,
+  type TestRoom,
   testMinutes,
   usualDay,
 } from "../src/index.ts";
@@ -37,10 +38,28 @@ describe("a result of the floor", () => {
   const brief = { spec: startValues(family.spec), design: startValues(family.design) };
 
   it("is asked about as an entry's is from home, with the slip that may have been made", () => {
-    expect(checkResult(family, brief, { raw: "1.4 s", outcome: "number" })).toEqual({ flag: null, offers: [] });
-    const slip = checkResult(family, brief, { raw: "14 s", outcome: "number" });
+    expect(checkResult(family, brief, { raw: "1.4 s", outcome: "number" }, null)).toEqual({ flag: null, offers: [] });
+    const slip = checkResult(family, brief, { raw: "14 s", outcome: "number" }, null);
     expect(slip.flag).toBe("impossible");
     expect(slip.offers.map(({ value }) => value.toFixed(6))).toContain("1.400000");
+  });
+
+  it("can't be beyond the longest line of its room, nor above its ceiling; where a size isn't known nothing is said of it", () => {
+    const flagOf = (id: "tall" | "launch-band", raw: string, room: TestRoom | null) => {
+      const one = families[id];
+      return checkResult(one, { spec: startValues(one.spec), design: startValues(one.design) }, { raw, outcome: "number" }, room).flag;
+    };
+    const small = { roomLengthM: 3, ceilingM: 0.5 };
+    expect([flagOf("tall", "0.8 m", small), flagOf("tall", "0.8 m", { roomLengthM: 3 }), flagOf("tall", "0.8 m", null)]).toEqual([
+      "impossible",
+      null,
+      null,
+    ]);
+    expect([
+      flagOf("launch-band", "4 m", small),
+      flagOf("launch-band", "4 m", { ceilingM: 0.5 }),
+      flagOf("launch-band", "2.5 m", small),
+    ]).toEqual(["impossible", null, null]);
   });
 
   it("without a number, or that can't be read, is never flagged", () => {
@@ -50,7 +69,7 @@ describe("a result of the floor", () => {
       ["", "passed"],
       ["far", "number"],
     ] as const)
-      expect(checkResult(family, brief, { raw, outcome })).toEqual({ flag: null, offers: [] });
+      expect(checkResult(family, brief, { raw, outcome }, null)).toEqual({ flag: null, offers: [] });
   });
 });
 

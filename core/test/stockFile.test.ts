@@ -204,3 +204,37 @@ describe("a store room file", () => {
     expect(wrong[0]?.message).toContain("at most 5000");
   });
 });
+
+describe("a file with decimal commas", () => {
+  const read = (...cells: readonly (readonly string[])[]) => readStockRows([["name", "unit", "on hand", "pack price"], ...cells], []);
+
+  it("has a point before three digits asked for, anywhere in it, never taken for a decimal", () => {
+    const { changes, wrong } = read(["Bin bags", "piece", "1.200", "5,25"], ["Twine", "mm", "3.500", ""]);
+    expect(changes).toEqual([]);
+    expect(wrong).toEqual([
+      {
+        row: 2,
+        column: "on hand",
+        message: "“1.200” can be read in two ways, as “5,25” in this file has a decimal comma. Write 1200 or 1,2.",
+      },
+      {
+        row: 3,
+        column: "on hand",
+        message: "“3.500” can be read in two ways, as “5,25” in this file has a decimal comma. Write 3500 or 3,5.",
+      },
+    ]);
+  });
+
+  it("is read where nothing can be mistaken", () => {
+    const { changes, wrong } = read(["Bin bags", "piece", "1200", "5,25"], ["Twine", "mm", "0.25", "1.250,50"]);
+    expect(wrong).toEqual([]);
+    expect(changes.map(({ values }) => [values.onHand, values.packPriceCents])).toEqual([
+      [1200, 525],
+      [0.25, 125_050],
+    ]);
+  });
+
+  it("has nothing to ask where its decimals are points", () => {
+    expect(read(["Twine", "mm", "1.250", "5.25"]).changes[0]?.values).toMatchObject({ onHand: 1.25, packPriceCents: 525 });
+  });
+});

@@ -62,6 +62,7 @@ describe("the floor of a session", () => {
       session: { id: session },
       run: { title: "Spinners" },
       room: "Marsh Room",
+      testRoom: { roomLengthM: Math.hypot(12, 8), ceilingM: 3 },
       day: null,
       brief: { family: "descent" },
     });

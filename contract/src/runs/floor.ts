@@ -1,4 +1,4 @@
-import type { DropIn, FloorDay, RunKind, SheetPart, Tap, UnitChoice } from "@lampcrate/core";
+import type { DropIn, FloorDay, RunKind, SheetPart, Tap, TestRoom, UnitChoice } from "@lampcrate/core";
 import type { BriefDoc } from "./brief.ts";
 import type { SessionDoc } from "./run.ts";
 
@@ -16,6 +16,8 @@ export interface FloorDoc {
   /** The day as it was rehearsed; null where it wasn't. */
   readonly day: DropIn | null;
   readonly room: string;
+  /** How long and high the room is, m; null where the session has none. */
+  readonly testRoom: TestRoom | null;
   /** Names of what is in the crate. */
   readonly kit: readonly string[];
 }

@@ -1,5 +1,5 @@
 import type { Band } from "../family/band.ts";
-import { type Bounds, isOutside, tightest } from "../family/bounds.ts";
+import { type Bounds, isOutside, type Place, tightest } from "../family/bounds.ts";
 import type { TestPlace, VersionRole } from "../family/choices.ts";
 import type { Family, Measure, Values } from "../family/shape.ts";
 import { instrumentById } from "../quantity/instruments.ts";
@@ -22,8 +22,13 @@ export interface CheckedVersion {
   readonly role: VersionRole;
   readonly variables: Readonly<Record<string, number | string>>;
   readonly place: TestPlace | null;
+  /** The room it was tested in, where that is known, as on a floor; nobody measures the rooms at home. */
+  readonly room?: TestRoom | null;
   readonly trials: readonly CheckedWords[];
 }
+
+/** What of a room bounds a result, m. */
+export type TestRoom = Pick<Place, "roomLengthM" | "ceilingM">;
 
 /** A trial's words, as far as it is checked by them. */
 interface CheckedWords {
@@ -73,7 +78,7 @@ export function versionPrediction(family: Family, spec: Values, design: Values, 
 
 function familyBounds(family: Family, spec: Values, built: Values, version: Omit<CheckedVersion, "trials">, sd: number): Bounds {
   if (version.role === "control" && family.controlBounds) return family.controlBounds(spec, built, sd);
-  const place = version.place === null ? {} : { indoors: version.place === "indoors" };
+  const place = { ...version.room, ...(version.place === null ? {} : { indoors: version.place === "indoors" }) };
   return family.bounds(family.measures(spec)[0].id, spec, built, sd, place);
 }
 

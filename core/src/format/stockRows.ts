@@ -103,6 +103,7 @@ export function readStockRows(
   if (wrong.length > 0) return { changes: [], wrong };
   const changes: StockChange[] = [];
   const seen = new Map<string, number>();
+  const refusePoint = pointRefusal(rows, heads);
   const byName = new Map(known.map((material) => [materialKey(material.name), material]));
   for (const [i, cells] of rows.entries()) {
     if (i === 0 || cells.every((cell) => cell.trim() === "")) continue;
@@ -130,6 +131,11 @@ export function readStockRows(
     else if (twice !== undefined) wrong.push({ row, column: "name", message: `“${name}” stands in row ${twice} already.` });
     else {
       const before = byName.get(key);
+      const unclear = numberColumns.flatMap((column) => refusePoint(column, cell(column)));
+      if (unclear.length > 0) {
+        for (const trouble of unclear) wrong.push({ row, ...trouble });
+        continue;
+      }
       const read = readRow(cell, before ?? { name, ...plain }, before !== undefined);
       for (const { column, message } of read.wrong) wrong.push({ row, column, message });
       if (read.wrong.length === 0) changes.push({ row, id: before?.id ?? null, values: read.values, words: read.words });
@@ -139,6 +145,28 @@ export function readStockRows(
 }
 
 type Trouble = Omit<StockWrong, "row">;
+
+const numberColumns = ["on hand", "pack size", "pack price", "sheet across", "sheet along", "collected a week"] as const;
+
+/** A number with a decimal comma, such as "5,25" or "1.200,50". */
+const withComma = /^(\d+|\d{1,3}(\.\d{3})+|\d*),(\d{1,2}|\d{4,})(?!\d)/;
+/** A number that is another one where a point groups thousands: "1.200". */
+const withPoint = /^([1-9]\d{0,2})\.(\d{3})(?![\d.,])/;
+
+/** Says of a cell that its point may group thousands, where the file has decimal commas elsewhere. */
+function pointRefusal(
+  rows: readonly (readonly string[])[],
+  heads: readonly string[],
+): (column: Column, typed: string) => readonly Trouble[] {
+  const numbers = rows.slice(1).flatMap((cells) => numberColumns.map((column) => (cells[heads.indexOf(column)] ?? "").trim()));
+  const comma = numbers.find((typed) => withComma.test(typed));
+  return (column, typed) => {
+    const [, whole = "", after = ""] = withPoint.exec(typed) ?? [];
+    if (comma === undefined || whole === "") return [];
+    const message = `“${typed}” can be read in two ways, as “${comma}” in this file has a decimal comma. Write ${whole}${after} or ${whole},${after.replace(/0+$/, "") || "0"}.`;
+    return [{ column, message }];
+  };
+}
 
 function readRow(
   cell: (column: Column) => string,

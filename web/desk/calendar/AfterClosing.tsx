@@ -4,6 +4,7 @@ import { Button } from "../pieces/Button.tsx";
 import { useHouseDay } from "../pieces/useHouseDay.ts";
 import { houseQuery } from "../queries.ts";
 import { useBriefWork } from "../work/RunContext.ts";
+import { publishBy } from "./publishBy.ts";
 import "./entryDays.css";
 
 /** What follows the closing date, day by day: reminding, sifting, the reveal, the day entries go. */
@@ -25,11 +26,7 @@ export function AfterClosing({ onReveal }: { readonly onReveal: (day: string) =>
   return (
     <>
       <ol className="after-closing" aria-label="What follows">
-        {run.status === "draft" && steps.publish ? (
-          <li>
-            Publish the sheet by <strong>{day(steps.publish)}</strong>.
-          </li>
-        ) : null}
+        {run.status === "draft" && steps.publish ? <li>{publishBy(steps.publish, today, day)}</li> : null}
         {steps.remind.map((on) => (
           <li key={on}>
             Remind families on <strong>{day(on)}</strong>.

@@ -111,13 +111,13 @@ function Written({ floor, zone }: { readonly floor: FloorNow; readonly zone: str
 }
 
 /** How many tested, and what came out, in a sentence. */
-function resultsSaid({ brief, run }: FloorDoc, floor: FloorNow): string {
+function resultsSaid({ brief, run, testRoom }: FloorDoc, floor: FloorNow): string {
   const family = familyOfBrief(brief);
   const goal = family.goal(brief.spec);
   const [measure] = family.measures(brief.spec);
   let impossible = 0;
   const best = floor.units.flatMap(({ results }) => {
-    const stand = results.filter((result) => checkResult(family, brief, result).flag !== "impossible");
+    const stand = results.filter((result) => checkResult(family, brief, result, testRoom).flag !== "impossible");
     impossible += results.length - stand.length;
     const values = stand.flatMap(({ value, outcome }) => (value !== null && outcome !== "failed" && outcome !== "rung" ? [value] : []));
     return values.length === 0 ? [] : [goal.better === "more" ? Math.max(...values) : Math.min(...values)];

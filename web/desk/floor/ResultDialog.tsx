@@ -30,7 +30,7 @@ export function ResultDialog({ doc, unit, onKeep, onPhoto, onClose }: ResultDial
   const read = raw === "" ? null : readTrial(raw, measure);
   const trouble = read && !read.ok ? refusalWords(read.reason, raw, { dimension: measure.dimension, defaultUnit: measure.unit }) : null;
   const tapped = { raw: said(raw, measure.unit), outcome: "number" } as const;
-  const verdict = read?.ok ? checkResult(family, doc.brief, tapped) : undefined;
+  const verdict = read?.ok ? checkResult(family, doc.brief, tapped, doc.testRoom) : undefined;
   const keep = (outcome: TapOutcome): void => onKeep({ raw: tapped.raw, value: read?.ok ? read.si : null, outcome });
   const hasNumber = !measure.rungs && !measure.numberless;
   return (

@@ -1,6 +1,7 @@
 import { quarterMin } from "@lampcrate/core";
 import { type KeyboardEvent, type PointerEvent, useRef } from "react";
 import { useLocked } from "../../shared/pieces/locked.ts";
+import { type StrokePoint, strokeBins } from "./stroke.ts";
 import "./rehearse.css";
 
 interface ArrivalProfileProps {
@@ -20,13 +21,15 @@ export function ArrivalProfile({ weights, lastEntryMin, clock, onChange }: Arriv
   const locked = useLocked();
   const box = useRef<DOMRect | null>(null);
   const drawn = useRef(weights);
+  /** Where the pointer was before, within a stroke. */
+  const last = useRef<StrokePoint | null>(null);
   drawn.current = weights;
   const bins = Math.max(1, Math.ceil(lastEntryMin / quarterMin));
   const shown = Array.from({ length: bins }, (_, i) => weights[i] ?? 0);
   const top = Math.max(most, ...shown);
-  const set = (bin: number, weight: number): void => {
+  const set = (bars: readonly StrokePoint[]): void => {
     const next = Array.from({ length: bins }, (_, i) => drawn.current[i] ?? 0);
-    next[bin] = Math.round(10 * Math.min(top, Math.max(0, weight))) / 10;
+    for (const { bin, weight } of bars) next[bin] = Math.round(10 * Math.min(top, Math.max(0, weight))) / 10;
     drawn.current = next;
     onChange(next);
   };
@@ -34,14 +37,16 @@ export function ArrivalProfile({ weights, lastEntryMin, clock, onChange }: Arriv
     const at = box.current;
     if (!at) return;
     const bin = Math.min(bins - 1, Math.max(0, Math.floor(((event.clientX - at.left) / at.width) * bins)));
-    set(bin, (1 - (event.clientY - at.top) / at.height) * top);
+    const now = { bin, weight: (1 - (event.clientY - at.top) / at.height) * top };
+    set(strokeBins(last.current, now));
+    last.current = now;
   };
   const onKey = (event: KeyboardEvent, bin: number): void => {
     const by = { ArrowUp: 0.5, ArrowDown: -0.5, PageUp: 2, PageDown: -2 }[event.key];
     const to = by === undefined ? { Home: 0, End: top }[event.key] : (shown[bin] ?? 0) + by;
     if (to !== undefined && !locked) {
       event.preventDefault();
-      set(bin, to);
+      set([{ bin, weight: to }]);
       return;
     }
     const step = event.key === "ArrowRight" ? 1 : event.key === "ArrowLeft" ? -1 : 0;
@@ -57,6 +62,7 @@ export function ArrivalProfile({ weights, lastEntryMin, clock, onChange }: Arriv
         style={{ height: high }}
         onPointerDown={(event) => {
           if (locked) return;
+          last.current = null;
           box.current = event.currentTarget.getBoundingClientRect();
           event.currentTarget.setPointerCapture(event.pointerId);
           draw(event);

@@ -1,5 +1,5 @@
 import type { FloorDayDoc, FloorDoc, TapsDoc, TapsInput } from "@lampcrate/contract";
-import { floorDayOf, floorNow, tapsTaken } from "@lampcrate/core";
+import { floorDayOf, floorNow, type TestRoom, tapsTaken } from "@lampcrate/core";
 import { and, asc, count, eq, gt } from "drizzle-orm";
 import type { Store } from "../../db/open.ts";
 import { floorTap, room, run, session } from "../../db/schema/index.ts";
@@ -26,14 +26,23 @@ export function floorDoc(db: Store, id: string): FloorDoc {
   const row = db.select().from(run).where(eq(run.id, held.runId)).get();
   if (!row) throw notFound("session");
   const brief = loadBrief(db, row.briefId).doc;
-  const place = held.roomId === null ? undefined : db.select({ name: room.name }).from(room).where(eq(room.id, held.roomId)).get();
+  const place = held.roomId === null ? undefined : db.select().from(room).where(eq(room.id, held.roomId)).get();
   return {
     session: sessionDoc(held),
     run: { id: row.id, title: row.title, kind: row.kind, units: row.units, sheet: row.sheet },
     brief,
     day: row.kind === "drop-in" ? (row.rehearsal?.day ?? null) : null,
     room: place?.name ?? "",
+    testRoom: place ? testRoomOf(place) : null,
     kit: kitNames(db, brief),
+  };
+}
+
+/** How far and how high one can test in a room; its longest straight line needs both its sides. */
+function testRoomOf({ lengthM, widthM, heightM }: typeof room.$inferSelect): TestRoom {
+  return {
+    ...(lengthM === null || widthM === null ? {} : { roomLengthM: Math.hypot(lengthM, widthM) }),
+    ...(heightM === null ? {} : { ceilingM: heightM }),
   };
 }
 
