@@ -73,6 +73,9 @@ test("a run sheet is changed by hand: every session follows in its own length, u
   await expect(sheet.getByRole("row", { name: /Cautions Goggles on\. 4/ })).toBeVisible();
   const [download] = await Promise.all([desk.waitForEvent("download"), sheet.getByRole("link", { name: "PDF" }).click()]);
   expect(download.suggestedFilename()).toBe("run-sheet.pdf");
+  // Each save was held up above: the last is with the server before the page goes.
+  const kept = async (): Promise<string> => (await desk.request.get(`${house.url}/api/runs/${id}`)).text();
+  await expect.poll(async () => [(await kept()).includes("Goggles on."), (await kept()).includes("Another part")]).toEqual([true, false]);
   await desk.reload();
   await expect(sheet.getByRole("row", { name: "14:49 15:23 Build 34" })).toBeVisible();
   for (let i = 0; i < 5; i += 1)
