@@ -4,7 +4,8 @@ import { createStore, del, entries, get, set, type UseStore, update } from "idb-
 
 /** A picture on the device. */
 export interface KeptPicture {
-  readonly picture: Blob;
+  /** Its JPEG. As bytes: some browsers keep no Blobs in a private window. */
+  readonly bytes: ArrayBuffer;
   /** The private link's secret of the entry that it belongs to. */
   readonly secret: string;
   /** Its entry has been sent: it may follow. */
@@ -20,13 +21,16 @@ const album = (): UseStore => {
 };
 
 /** Puts a picture on the device. Throws where the device keeps nothing. */
-export const putPicture = (id: string, picture: Blob, secret: string): Promise<void> =>
-  set(id, { picture, secret, ready: false, at: Date.now() } satisfies KeptPicture, album());
+export async function putPicture(id: string, picture: Blob, secret: string): Promise<void> {
+  const bytes = await picture.arrayBuffer();
+  await set(id, { bytes, secret, ready: false, at: Date.now() } satisfies KeptPicture, album());
+}
 
 /** A picture that is still on this device; null when it isn't. */
 export async function pictureHere(id: string): Promise<Blob | null> {
   try {
-    return (await get<KeptPicture>(id, album()))?.picture ?? null;
+    const kept = await get<KeptPicture>(id, album());
+    return kept ? new Blob([kept.bytes], { type: "image/jpeg" }) : null;
   } catch {
     return null;
   }

@@ -25,12 +25,12 @@ export async function sendPictures(secret: string | null = null): Promise<Pictur
 }
 
 /** Sends one; gives null when it has to come again, what was said when it is not taken, and nothing to say when it is. */
-async function put(id: string, { picture, secret }: KeptPicture): Promise<string | null> {
+async function put(id: string, { bytes, secret }: KeptPicture): Promise<string | null> {
   try {
     const answer = await fetch(`/api/public/mine/pictures/${id}`, {
       method: "PUT",
       headers: { "x-entry-secret": secret, "content-type": "image/jpeg" },
-      body: picture,
+      body: bytes,
     });
     if (answer.ok) return "";
     if (answer.status >= 500 || answer.status === 429) return null;
