@@ -26,14 +26,14 @@ export function FilmTimer({ next, onTime }: FilmTimerProps) {
               target.value = "";
             }}
           />
-          {film.src === null ? words.choose : words.another}
+          {film.chosen ? words.another : words.choose}
         </label>
         {film.trouble === null ? null : (
           <p role="alert" className="ask">
             {words.trouble[film.trouble]}
           </p>
         )}
-        {film.src === null ? null : <Stepping film={film} next={next} onTime={onTime} />}
+        {film.chosen ? <Stepping film={film} next={next} onTime={onTime} /> : null}
       </div>
     </details>
   );
@@ -44,26 +44,16 @@ const steps = [-10, -1, 1, 10] as const;
 /** The film with its way forth and back, its two marks, and the time between them. */
 function Stepping({ film, next, onTime }: FilmTimerProps & { readonly film: Film }) {
   const words = useWords().film;
-  const { now, duration, busy, marks } = film;
+  const { now, ends, busy, marks } = film;
   return (
     <>
-      <video
-        ref={film.video}
-        className="film"
-        src={film.src ?? undefined}
-        muted
-        playsInline
-        preload="auto"
-        aria-label={words.title}
-        onLoadedData={film.ready}
-        onError={film.failed}
-      />
+      <canvas ref={film.canvas} className="film" role="img" aria-label={words.title} />
       <label className="field">
         <span>{words.place}</span>
         <input
           type="range"
-          min={0}
-          max={duration}
+          min={ends[0]}
+          max={ends[1]}
           step={0.01}
           value={now ?? 0}
           aria-valuetext={now === null ? "" : words.at(now.toFixed(3))}

@@ -1,82 +1,56 @@
-/* Steps through a film on the device, frame by frame. Each frame's own time is what the film itself says, s. */
+import { BlobSource, CanvasSink, EncodedPacketSink, Input, MATROSKA, MP4, QTFF, WAVE, WEBM } from "mediabunny";
 
-/** The frame that is shown. */
-interface ShownFrame {
-  readonly mediaTime: number;
-}
+/*
+ * The frames of a film on the device. When each is shown comes from the file itself, and its picture from decoding it:
+ * what a browser's own player says of the frame it shows is not to be relied on in all of them.
+ */
 
-/** How long a frame is waited for after a jump, ms: a jump within the same frame shows none. */
-const patienceMs = 250;
+/** Pictures are drawn at most so wide, px: wider ones only take longer. */
+const mostWidth = 1280;
 
-/** Frames lie at most so far apart, s; a film of fewer than four a second can time nothing. */
-const mostGapS = 0.25;
-
-/** Whether this browser can say which frame it shows. */
-export const canStep = (): boolean => "requestVideoFrameCallback" in HTMLVideoElement.prototype;
+/** Why a film can't be looked at frame by frame. */
+export type FilmTrouble = "unreadable" | "no frames" | "cannot step";
 
 /** A film that is looked at frame by frame. */
-export class Frames {
-  /** How far the last two frames lay apart, s: where the next is looked for. */
-  private gap = 1 / 30;
+export interface Frames {
+  /** When each frame is shown, s, in order. */
+  readonly times: readonly number[];
+  /** Draws a frame on a canvas, which takes its size; nothing when another is wanted meanwhile. */
+  readonly draw: (frame: number, on: HTMLCanvasElement, stop: AbortSignal) => Promise<void>;
+  readonly close: () => void;
+}
 
-  constructor(private readonly film: HTMLVideoElement) {}
-
-  /** Shows the frame at a place; gives its own time, s. */
-  async at(seconds: number): Promise<number> {
-    const wanted = Math.min(Math.max(0, seconds), Math.max(0, this.film.duration - 1e-3));
-    const shown = await this.jump(wanted);
-    // Jumping to where one is shows nothing anew: one step back and forth does.
-    return shown ?? (await this.jump(Math.max(0, wanted - 0.05))) ?? wanted;
+/** Opens a film; gives why it can't where it can't. */
+export async function openFilm(file: Blob): Promise<Frames | FilmTrouble> {
+  const input = new Input({ source: new BlobSource(file), formats: [MP4, QTFF, WEBM, MATROSKA, WAVE] });
+  const close = (): void => input.dispose();
+  const trouble = (why: FilmTrouble): FilmTrouble => {
+    close();
+    return why;
+  };
+  try {
+    if (!(await input.canRead())) return trouble("unreadable");
+    const track = await input.getPrimaryVideoTrack();
+    if (track === null) return trouble("no frames");
+    // Browsers decode only on pages whose connection is secure.
+    if (!("VideoDecoder" in globalThis) || !(await track.canDecode())) return trouble("cannot step");
+    const times: number[] = [];
+    for await (const packet of new EncodedPacketSink(track).packets(undefined, undefined, { metadataOnly: true }))
+      times.push(packet.timestamp);
+    if (times.length === 0) return trouble("no frames");
+    times.sort((a, b) => a - b);
+    const sink = new CanvasSink(track, { width: Math.min(mostWidth, await track.getDisplayWidth()), fit: "contain", poolSize: 2 });
+    return { times, draw: (frame, on, stop) => draw(sink, times[frame] ?? 0, on, stop), close };
+  } catch {
+    return trouble("unreadable");
   }
+}
 
-  /** Shows the next frame after the one at `now`; gives its time, or `now` when that was the last. */
-  async after(now: number): Promise<number> {
-    for (let ahead = 0.6 * this.gap; ahead <= mostGapS; ahead += 0.5 * this.gap) {
-      if (now + ahead >= this.film.duration) return now;
-      const shown = await this.jump(now + ahead);
-      if (shown !== null && shown > now + 1e-6) {
-        this.gap = shown - now;
-        return shown;
-      }
-    }
-    return now;
-  }
-
-  /** Shows the frame before the one at `now`; gives its time, or `now` when that was the first. */
-  async before(now: number): Promise<number> {
-    for (let back = 0.4 * this.gap; back <= mostGapS && now - back > -this.gap; back += 0.5 * this.gap) {
-      const shown = await this.jump(Math.max(0, now - back));
-      if (shown !== null && shown < now - 1e-6) {
-        this.gap = now - shown;
-        return shown;
-      }
-    }
-    return now;
-  }
-
-  /** How far frames lie apart here, s. */
-  frameS(): number {
-    return this.gap;
-  }
-
-  /** Jumps, and waits for the frame that comes of it; null when none came. */
-  private jump(to: number): Promise<number | null> {
-    const { film } = this;
-    return new Promise((give) => {
-      let handle = 0;
-      let timer: ReturnType<typeof setTimeout> | undefined;
-      const end = (shown: number | null): void => {
-        clearTimeout(timer);
-        film.removeEventListener("seeked", sought);
-        film.cancelVideoFrameCallback(handle);
-        give(shown);
-      };
-      const sought = (): void => {
-        timer = setTimeout(() => end(null), patienceMs);
-      };
-      handle = film.requestVideoFrameCallback((_, { mediaTime }: ShownFrame) => end(mediaTime));
-      film.addEventListener("seeked", sought);
-      film.currentTime = to;
-    });
-  }
+async function draw(sink: CanvasSink, at: number, on: HTMLCanvasElement, stop: AbortSignal): Promise<void> {
+  const found = await sink.getCanvas(at);
+  if (stop.aborted) return;
+  if (found === null) throw new Error("this film has no picture there");
+  const { canvas } = found;
+  [on.width, on.height] = [canvas.width, canvas.height];
+  on.getContext("2d")?.drawImage(canvas, 0, 0);
 }

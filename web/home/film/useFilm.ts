@@ -1,106 +1,93 @@
 import { type RefObject, useEffect, useRef, useState } from "react";
-import { canStep, Frames } from "./frames.ts";
+import type { FilmTrouble, Frames } from "./frames.ts";
+import { frameAt, gapAround } from "./nearest.ts";
 
 /** What can be marked in a film. */
 export type Mark = "letGo" | "touch";
 
 export interface Film {
-  readonly video: RefObject<HTMLVideoElement | null>;
-  /** Its address in memory; null while none is chosen. */
-  readonly src: string | null;
-  readonly trouble: "unreadable" | "no frames" | "cannot step" | null;
+  /** Where its frames are drawn. */
+  readonly canvas: RefObject<HTMLCanvasElement | null>;
+  readonly chosen: boolean;
+  readonly trouble: FilmTrouble | null;
   /** The time of the frame that is shown, s; null until there is one. */
   readonly now: number | null;
-  readonly duration: number;
+  /** When its first and last frames are shown, s. */
+  readonly ends: readonly [number, number];
   readonly busy: boolean;
   readonly marks: Readonly<Record<Mark, number | null>>;
-  /** How far frames lie apart, s. */
+  /** How far frames lie apart where it was marked, s: the longest gap. */
   readonly frameS: number;
   readonly choose: (file: File | null) => void;
-  readonly ready: () => void;
-  readonly failed: () => void;
   readonly step: (frames: number) => void;
   readonly goTo: (seconds: number) => void;
   readonly mark: (mark: Mark) => void;
 }
 
-type Jump = (film: Frames, from: number) => Promise<number>;
-
-const unmarked = { letGo: null, touch: null } as const;
+type MarkedFrames = Readonly<Record<Mark, number | null>>;
+const unmarked: MarkedFrames = { letGo: null, touch: null };
+const nothing: readonly number[] = [];
 
 /** A film from the device, one frame at a time. It is looked at here alone: nothing of it is sent or kept. */
 export function useFilm(): Film {
-  const video = useRef<HTMLVideoElement>(null);
-  const frames = useRef<Frames | null>(null);
-  const [src, setSrc] = useState<string | null>(null);
-  const [trouble, setTrouble] = useState<Film["trouble"]>(null);
-  const [now, setNow] = useState<number | null>(null);
-  const [duration, setDuration] = useState(0);
-  const [busy, setBusy] = useState(false);
-  const [marks, setMarks] = useState<Film["marks"]>(unmarked);
-  const [frameS, setFrameS] = useState(1 / 30);
-  useEffect(() => (src === null ? undefined : () => URL.revokeObjectURL(src)), [src]);
-  /** Jumps that wait: of those asked for while one goes on, the last alone. */
-  const jumping = useRef<{ going: boolean; next: Jump | null }>({ going: false, next: null });
-  /** One jump after the other: a second one would run into the first. */
-  const inTurn = async (first: Jump): Promise<void> => {
-    const film = frames.current;
-    if (!film) return;
-    if (jumping.current.going) {
-      jumping.current.next = first;
-      return;
-    }
-    jumping.current.going = true;
-    setBusy(true);
-    let from = now ?? 0;
-    for (let jump: Jump | null = first; jump; jump = jumping.current.next) {
-      jumping.current.next = null;
-      from = await jump(film, from);
-      setNow(from);
-    }
-    jumping.current.going = false;
-    setFrameS(film.frameS());
-    setBusy(false);
-  };
-  return {
-    video,
-    src,
-    trouble,
-    now,
-    duration,
-    busy,
-    marks,
-    frameS,
-    choose: (file) => {
-      frames.current = null;
-      setTrouble(file && !canStep() ? "cannot step" : null);
-      setNow(null);
-      setMarks(unmarked);
-      setSrc(file && canStep() ? URL.createObjectURL(file) : null);
-    },
-    ready: () => {
-      const film = video.current;
-      if (!film) return;
-      if (film.videoWidth === 0 || !(film.duration > 0) || !Number.isFinite(film.duration)) {
-        setTrouble(film.videoWidth === 0 ? "no frames" : "unreadable");
-        setSrc(null);
+  const canvas = useRef<HTMLCanvasElement>(null);
+  const [file, setFile] = useState<File | null>(null);
+  const [frames, setFrames] = useState<Frames | null>(null);
+  const [trouble, setTrouble] = useState<FilmTrouble | null>(null);
+  /** The frame that is wanted, and the one that is drawn. */
+  const [wanted, setWanted] = useState(0);
+  const [shown, setShown] = useState<number | null>(null);
+  const [marked, setMarked] = useState(unmarked);
+  useEffect(() => {
+    if (file === null) return;
+    let [gone, opened]: [boolean, Frames | null] = [false, null];
+    const open = async (): Promise<void> => {
+      const found = await import("./frames.ts").then(({ openFilm }) => openFilm(file)).catch(() => "unreadable" as const);
+      if (typeof found === "string") {
+        if (!gone) setTrouble(found);
         return;
       }
-      frames.current = new Frames(film);
-      setDuration(film.duration);
-      void inTurn((of) => of.at(0));
+      opened = found;
+      if (gone) opened.close();
+      else setFrames(opened);
+    };
+    void open();
+    return () => {
+      gone = true;
+      opened?.close();
+    };
+  }, [file]);
+  // One frame after the other: of those asked for while one is decoded, the last alone is drawn.
+  useEffect(() => {
+    if (frames === null || canvas.current === null || shown === wanted) return;
+    const stop = new AbortController();
+    frames.draw(wanted, canvas.current, stop.signal).then(
+      () => !stop.signal.aborted && setShown(wanted),
+      () => !stop.signal.aborted && setTrouble("unreadable"),
+    );
+    return () => stop.abort();
+  }, [frames, wanted, shown]);
+  const times = frames?.times ?? nothing;
+  const timeOf = (frame: number | null): number | null => (frame === null ? null : (times[frame] ?? null));
+  return {
+    canvas,
+    chosen: file !== null && trouble === null,
+    trouble,
+    now: timeOf(shown),
+    ends: [times[0] ?? 0, times.at(-1) ?? 0],
+    busy: shown !== wanted,
+    marks: { letGo: timeOf(marked.letGo), touch: timeOf(marked.touch) },
+    frameS: Math.max(...[marked.letGo, marked.touch].map((frame) => (frame === null ? 0 : gapAround(times, frame)))),
+    choose: (next) => {
+      setFrames(null);
+      setTrouble(null);
+      setWanted(0);
+      setShown(null);
+      setMarked(unmarked);
+      setFile(next);
     },
-    failed: () => {
-      setTrouble("unreadable");
-      setSrc(null);
-    },
-    step: (count) =>
-      void inTurn(async (film, from) => {
-        let at = from;
-        for (let i = 0; i < Math.abs(count); i += 1) at = await (count > 0 ? film.after(at) : film.before(at));
-        return at;
-      }),
-    goTo: (seconds) => void inTurn((film) => film.at(seconds)),
-    mark: (mark) => setMarks((before) => ({ ...before, [mark]: now })),
+    step: (count) => setWanted((from) => Math.min(Math.max(0, times.length - 1), Math.max(0, from + count))),
+    goTo: (seconds) => setWanted(frameAt(times, seconds)),
+    mark: (mark) => setMarked((before) => ({ ...before, [mark]: shown })),
   };
 }
