@@ -50,10 +50,20 @@ export function ensureInstalled() {
 export function ensureChromium() {
   const found = ["/usr/bin/chromium", "/usr/bin/chromium-browser", "/usr/bin/google-chrome"].find((path) => existsSync(path));
   if (found || process.env.LAMPCRATE_CHROMIUM) return process.env.LAMPCRATE_CHROMIUM ?? found;
-  if (process.getuid?.() === 0 && has("apt-get")) {
-    console.log("Installing Debian's Chromium for the browser tests.");
-    if (run("apt-get", ["update", "-qq"]) === 0)
-      run("apt-get", ["install", "-y", "-qq", "chromium"], { DEBIAN_FRONTEND: "noninteractive" });
-  }
+  installDebian("Chromium for the browser tests", ["chromium"]);
   return existsSync("/usr/bin/chromium") ? "/usr/bin/chromium" : null;
+}
+
+/** Installs what is missing of Firefox, WebKit and a simulated screen for it; false where that can't be done here. */
+export function ensureEngines() {
+  const needed = { "firefox-esr": "/usr/bin/firefox-esr", "webkit2gtk-driver": "/usr/bin/WebKitWebDriver", xvfb: "/usr/bin/xvfb-run" };
+  const missing = Object.keys(needed).filter((name) => !existsSync(needed[name]));
+  if (missing.length > 0) installDebian("Firefox and WebKit", missing);
+  return Object.values(needed).every((path) => existsSync(path));
+}
+
+function installDebian(what, packages) {
+  if (process.getuid?.() !== 0 || !has("apt-get")) return;
+  console.log(`Installing Debian's ${what}.`);
+  if (run("apt-get", ["update", "-qq"]) === 0) run("apt-get", ["install", "-y", "-qq", ...packages], { DEBIAN_FRONTEND: "noninteractive" });
 }

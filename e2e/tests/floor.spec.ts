@@ -1,30 +1,14 @@
 import { spawn } from "node:child_process";
 import { type Browser, expect, type Page, test } from "@playwright/test";
-import { choose, openDesk, runOf } from "../desk.ts";
+import { choose, openDesk } from "../desk.ts";
 import { freePort, type House, root, startHouse } from "../harness.ts";
+import { sessionNow } from "../sessionNow.ts";
 
 let house: House;
 test.beforeAll(async () => {
   house = await startHouse();
 });
 test.afterAll(() => house.stop());
-
-/** A session of a run that began so many minutes ago, in no room. */
-async function sessionNow(desk: Page, title: string, minutesAgo = 60): Promise<string> {
-  const { id } = await runOf(desk, house, title);
-  const from = new Date(Date.now() - minutesAgo * 60_000);
-  const start = new Intl.DateTimeFormat("sv-SE", { timeZone: "CET", dateStyle: "short", timeStyle: "short" })
-    .format(from)
-    .replace(" ", "T");
-  const heads = { model: "forecast", low: 62, likely: 85, high: 118 };
-  const data = { title: `Now ${title}`, roomId: null, start, minutes: 240, setUpMin: 0, tearDownMin: 0, heads };
-  const made = (await (await desk.request.post(`${house.url}/api/runs/${id}/sessions`, { data })).json()) as {
-    sessions: { id: string; title: string; start: string }[];
-  };
-  const found = made.sessions.filter((session) => session.title === `Now ${title}` && session.start === start).at(-1);
-  if (!found) throw new Error("the session was made");
-  return found.id;
-}
 
 async function tablet(browser: Browser, session: string): Promise<Page> {
   const desk = await openDesk(browser, house, { signIn: "fen.plover", password: "lamplight-demo" });
@@ -43,7 +27,7 @@ test("60 parties on two tablets with the line cut for a while: nothing is lost, 
   browser,
 }) => {
   const planner = await openDesk(browser, house);
-  const session = await sessionNow(planner, "Boardwalk over the Bog");
+  const session = await sessionNow(planner, house, "Boardwalk over the Bog");
   const [one, two] = [await tablet(browser, session), await tablet(browser, session)];
   await come(one, 2, 10);
   await expect(parties(two)).toContainText("10 parties, 20 in all");
@@ -73,14 +57,14 @@ test("60 parties on two tablets with the line cut for a while: nothing is lost, 
 
 test("the floor of another day, or for whoever may not count, is looked at only, and says why", async ({ browser }) => {
   const planner = await openDesk(browser, house);
-  const session = await sessionNow(planner, "Boardwalk over the Bog", 60 * 24 * 4);
+  const session = await sessionNow(planner, house, "Boardwalk over the Bog", 60 * 24 * 4);
   const floor = await tablet(browser, session);
   await expect(floor.getByRole("status")).toContainText("Counting ended");
   await expect(floor.getByRole("button", { name: "Party of 2 in" })).toBeDisabled();
   await expect(floor.getByRole("button", { name: "Near miss" })).toBeDisabled();
   await floor.getByRole("link", { name: "Close the day" }).click();
   await expect(floor.getByRole("heading", { name: /^Close the day/ })).toBeVisible();
-  const today = await sessionNow(planner, "Boardwalk over the Bog", 30);
+  const today = await sessionNow(planner, house, "Boardwalk over the Bog", 30);
   const who = { signIn: "reed.sifter", password: "a lamp, a crate, a heron" };
   await planner.request.post(`${house.url}/api/staff`, {
     headers: { origin: house.url },
@@ -96,7 +80,7 @@ test("a team goes from building by the line and a rig to its result, and builds 
   browser,
 }) => {
   const planner = await openDesk(browser, house);
-  const session = await sessionNow(planner, "Boardwalk over the Bog");
+  const session = await sessionNow(planner, house, "Boardwalk over the Bog");
   const floor = await tablet(browser, session);
   await come(floor, 2, 2);
   await floor.getByRole("button", { name: "A1 to the line" }).click();
@@ -159,7 +143,7 @@ test("a scale's reading lands in the result by itself, and is offered beside wha
     await expect(bench.getByRole("status")).toContainText("made believe, shows nothing yet");
     await bench.getByRole("button", { name: "Lay 250 g on it" }).click();
     await expect(bench.getByRole("status")).toContainText("shows 250\u00a0g");
-    const session = await sessionNow(planner, "Boardwalk over the Bog", 30);
+    const session = await sessionNow(planner, house, "Boardwalk over the Bog", 30);
     const floor = await tablet(browser, session);
     await come(floor, 1, 2);
     await floor.getByRole("button", { name: "A1 to the line" }).click();
