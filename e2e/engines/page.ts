@@ -47,5 +47,5 @@ export const typedIn = (page: EnginePage, region: string, label: string): Promis
   page.run(`const field = (function () { ${fieldOf} }).apply(null, arguments); return field ? field.value : null;`, region, label);
 
 /** Waits until these words stand on the page. */
-export const reads = (page: EnginePage, words: string): Promise<true> =>
-  until(`“${words}”`, async () => (await page.run<boolean>("return document.body.innerText.includes(arguments[0])", words)) || null);
+export const reads = (page: EnginePage, words: string): Promise<boolean> =>
+  until(`“${words}”`, () => page.run<boolean>("return document.body.innerText.includes(arguments[0])", words));

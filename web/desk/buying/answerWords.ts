@@ -18,17 +18,16 @@ export interface Answer {
 
 /** The plan in a sentence; it never says more than the lists below it. */
 export function answerWords({ packs, suppliers, cost, currency, changed, short, collected }: Answer): string {
-  const materials = short === 1 ? "1 material is" : `${short} materials are`;
+  const materials = (count: number): string => (count === 1 ? "1 material is" : `${count} materials are`);
   if (packs === 0) {
     if (changed) return "Nothing is left to order: all of it is left out.";
-    if (short > 0) return `Nothing more can be ordered in time: ${materials} short, as listed below.`;
-    if (collected > 0)
-      return `Nothing has to be bought; ${collected === 1 ? "1 material is" : `${collected} materials are`} still to be collected, as listed below.`;
+    if (short > 0) return `Nothing more can be ordered in time: ${materials(short)} short, as listed below.`;
+    if (collected > 0) return `Nothing has to be bought; ${materials(collected)} still to be collected, as listed below.`;
     return "Nothing has to be bought: what is there and on its way is enough for every crate of the season.";
   }
   const from = suppliers === 1 ? "one supplier" : `${suppliers} suppliers`;
   const order = `Order ${packs} ${packs === 1 ? "pack" : "packs"} from ${from} today, for ${money(cost, currency)} with delivery`;
   if (changed) return `${order}, as you changed it.`;
-  if (short > 0) return `${order}. After that ${materials} still short, as listed below.`;
+  if (short > 0) return `${order}. After that ${materials(short)} still short, as listed below.`;
   return `${order}: every crate has in time what is bought for it.`;
 }

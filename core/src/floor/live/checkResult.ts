@@ -6,8 +6,9 @@ import type { TapOutcome } from "./taps.ts";
 const quiet: Verdict = { flag: null, offers: [] };
 
 /**
- * A floor's result under the same checks as an entry's from home, and within the room of its session: by the plain build, for on the floor nobody declares
- * theirs, and not against others of its unit, which may have built anew. What has no number is never flagged.
+ * A floor's result under the same checks as an entry's from home, and within the room of its session: by the plain
+ * build, for on the floor nobody declares theirs, and not against others of its unit, which may have built anew. What
+ * has no number is never flagged.
  */
 export function checkResult(
   family: Family,
